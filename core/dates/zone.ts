@@ -1,0 +1,42 @@
+/**
+ * Clock time in a zone and elapsed time, for counts in hours.
+ * Uses the time zone data that ships with the language (Intl); an instant is milliseconds since 1970 in UTC.
+ */
+import { dayOf, fromDay, toDay, type PlainDate } from './plain.ts';
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+function format(zone: string): Intl.DateTimeFormat {
+	let f = formats.get(zone);
+	if (!f) {
+		f = new Intl.DateTimeFormat('en-US', {
+			timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric'
+		});
+		formats.set(zone, f);
+	}
+	return f;
+}
+
+/** The clock in `zone` at an instant: the date and the minutes after midnight. */
+export function clockAt(instant: number, zone: string): { date: PlainDate; minutes: number } {
+	const p: Record<string, number> = {};
+	for (const part of format(zone).formatToParts(instant)) if (part.type !== 'literal') p[part.type] = Number(part.value);
+	return { date: fromDay(dayOf(p.year!, p.month!, p.day!)), minutes: p.hour! * 60 + p.minute! };
+}
+
+const wall = (d: PlainDate, minutes: number) => toDay(d) * 86_400_000 + minutes * 60_000;
+
+/**
+ * The instant of a clock time. A time that happens twice (clocks set back) is its first; a time that never happens
+ * (clocks set forward) is read with the offset before the change.
+ */
+export function instantOf(d: PlainDate, minutes: number, zone: string): number {
+	const local = wall(d, minutes);
+	const offsetAt = (instant: number) => {
+		const c = clockAt(instant, zone);
+		return wall(c.date, c.minutes) - Math.floor(instant / 60_000) * 60_000;
+	};
+	const before = offsetAt(local - 86_400_000);
+	const after = offsetAt(local + 86_400_000);
+	for (const offset of [before, after]) if (offsetAt(local - offset) === offset) return local - offset;
+	return local - before;
+}

@@ -1,0 +1,248 @@
+/** A rulebook: its schema, its layers, and the errors that name the line to mend. */
+import { z } from 'zod';
+import { CourtCalendar, type Closure } from '../dates/calendar.ts';
+import { Holidays, type HolidayRule } from '../dates/holidays.ts';
+import { parseDate } from '../dates/plain.ts';
+import { CountError, parseAmount } from './count.ts';
+import { methodSchema, type Method } from './method.ts';
+
+/** Where a count starts: the event, the answer to a question, another deadline of the same event, or another expression. */
+export type Start = 'event' | { answer: string; else?: 'event' } | { deadline: string };
+
+export type Expression =
+	| { kind: 'count'; amount: string; from: Start; of?: Expression; ext: boolean; roll: 'usual' | 'towards' | 'none'; everyDay: boolean; label?: string; next?: number; time?: string; authority?: string; serviceAnswer?: string; cautious?: string }
+	| { kind: 'choose'; which: 'earlier' | 'later'; of: Expression[] }
+	| { kind: 'day'; from: Start; label?: string };
+
+const start = z.union([
+	z.literal('event'),
+	z.strictObject({ answer: z.string(), else: z.literal('event').optional() }),
+	z.strictObject({ deadline: z.string() })
+]);
+const amount = z.string().refine((s) => { try { parseAmount(s); return true; } catch { return false; } }, { message: 'a count is a sign, a number and d, cd, w, m, y or h, like +21d' });
+
+const WEEKDAY = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const;
+
+/** "+21d", "+21d ext", or the long form. */
+const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
+	z.union([
+		z.string().transform((s, ctx): Expression => {
+			const m = /^([+-]\d+(?:cd|d|w|m|y|h))( ext)?( no roll| towards)?$/.exec(s);
+			if (!m) {
+				ctx.addIssue({ code: 'custom', message: `"${s}" is not a count: write +21d, +21d ext, -30d towards or +4m no roll` });
+				return z.NEVER;
+			}
+			return { kind: 'count', amount: m[1]!, from: 'event', ext: m[2] !== undefined, roll: m[3] === ' no roll' ? 'none' : m[3] === ' towards' ? 'towards' : 'usual', everyDay: false };
+		}),
+		z
+			.strictObject({
+				count: amount, from: start.optional(), of: expression.optional(), ext: z.boolean().optional(), roll: z.enum(['usual', 'towards', 'none']).optional(),
+				everyDay: z.boolean().optional(), label: z.string().optional(), next: z.enum(WEEKDAY).optional(), time: z.string().optional(),
+				serviceAnswer: z.string().optional(), cautious: z.string().optional()
+			})
+			.transform((x): Expression => {
+				const e: Expression = { kind: 'count', amount: x.count, from: x.from ?? 'event', ext: x.ext ?? false, roll: x.roll ?? 'usual', everyDay: x.everyDay ?? false };
+				if (x.of) e.of = x.of;
+				if (x.label) e.label = x.label;
+				if (x.next) e.next = WEEKDAY.indexOf(x.next);
+				if (x.time) e.time = x.time;
+				if (x.serviceAnswer) e.serviceAnswer = x.serviceAnswer;
+				if (x.cautious) e.cautious = x.cautious;
+				return e;
+			}),
+		z.strictObject({ earlier: z.array(expression).min(2) }).transform((x): Expression => ({ kind: 'choose', which: 'earlier', of: x.earlier })),
+		z.strictObject({ later: z.array(expression).min(2) }).transform((x): Expression => ({ kind: 'choose', which: 'later', of: x.later })),
+		z.strictObject({ day: start, label: z.string().optional() }).transform((x): Expression => (x.label ? { kind: 'day', from: x.day, label: x.label } : { kind: 'day', from: x.day }))
+	])
+);
+
+const plainDate = z.string().refine((s) => parseDate(s) !== undefined, { message: 'not a date that exists' });
+/** Conditions: a question's answer, or the event's date before a day. All must hold. */
+const when = z.strictObject({ answers: z.record(z.string(), z.string()).optional(), before: plainDate.optional() });
+
+const example = z.strictObject({
+	date: plainDate,
+	time: z.string().optional(),
+	service: z.string().optional(),
+	answers: z.record(z.string(), z.string()).optional(),
+	closures: z.array(plainDate).optional(),
+	/** The date out; or null where the deadline does not arise. */
+	gives: plainDate.nullable(),
+	at: z.string().optional()
+});
+
+const deadline = z.strictObject({
+	title: z.string().min(3),
+	authority: z.string().min(3, 'a rule needs its authority'),
+	act: z.enum(['file', 'serve']),
+	count: expression.optional(),
+	/** The first that holds replaces `count`. */
+	variants: z.array(z.strictObject({ when, count: expression, say: z.string().optional() })).default([]),
+	/** The deadline arises only where this holds. */
+	only: when.optional(),
+	note: z.string().optional(),
+	examples: z.array(example).min(2, 'a rule needs at least two examples')
+});
+
+const question = z.strictObject({
+	id: z.string().regex(/^[a-z0-9-]+$/),
+	ask: z.string(),
+	kind: z.enum(['choice', 'date']),
+	options: z.array(z.strictObject({ id: z.string(), say: z.string() })).optional()
+});
+
+const suggestion = z.strictObject({ title: z.string(), of: z.string(), count: amount });
+
+const eventSchema = z.strictObject({
+	event: z.string().min(3),
+	/** Asks how it was served. */
+	served: z.boolean().default(false),
+	/** It lies ahead when it is entered: a hearing or a trial. */
+	ahead: z.enum(['hearing', 'trial', 'date']).optional(),
+	questions: z.array(question).default([]),
+	deadlines: z.array(deadline).default([]),
+	/** Early warnings the department suggests; not from law. */
+	suggestions: z.array(suggestion).default([])
+});
+
+export const bookSchema = z.strictObject({
+	book: z.string().regex(/^[a-z0-9.-]+$/),
+	title: z.string(),
+	short: z.string(),
+	version: z.string(),
+	reviewed: plainDate,
+	extends: z.string().optional(),
+	method: z.unknown(),
+	/** Rules of the book below that do not apply here: `event-id/rule-id`. */
+	off: z.array(z.string()).default([]),
+	events: z.array(eventSchema).default([])
+});
+
+export type BookFile = z.infer<typeof bookSchema>;
+export type Rule = z.infer<typeof deadline> & { id: string; book: string };
+export type Question = z.infer<typeof question>;
+export type Suggestion = z.infer<typeof suggestion>;
+export type BookEvent = { id: string; text: string; served: boolean; ahead: 'hearing' | 'trial' | 'date' | null; questions: Question[]; rules: Rule[]; suggestions: Suggestion[] };
+
+export type Rulebook = {
+	id: string;
+	title: string;
+	short: string;
+	version: string;
+	/** The oldest review among the layers. */
+	reviewed: string;
+	layers: string[];
+	method: Method;
+	calendar: CourtCalendar;
+	events: Map<string, BookEvent>;
+};
+
+/** The id of an event or rule: its text before any parenthesis, lower-cased, every run of other characters one hyphen. */
+export function idOf(text: string): string {
+	return text.replace(/\s*\(.*$/s, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+}
+
+/** A book that does not hold together, in words that say where. */
+export class BookError extends Error {}
+
+const HOLDS = 'Every rulebook must be checked against the current rules before it is relied on.';
+export const CHECK_RULES = HOLDS;
+
+/** Reads one book from data (parsed YAML). Throws BookError naming the place. */
+export function readBook(data: unknown): BookFile {
+	const parsed = bookSchema.safeParse(data);
+	if (parsed.success) return parsed.data;
+	const name = typeof data === 'object' && data !== null && 'book' in data ? String((data as { book: unknown }).book) : 'the book';
+	const deepest = (issue: z.core.$ZodIssue): string => {
+		if (issue.code === 'invalid_union' && issue.errors.length > 0) return issue.errors.flat().map((i) => i.message).join('; or ');
+		return issue.message;
+	};
+	const issue = parsed.error.issues[0]!;
+	throw new BookError(`${name}: at ${issue.path.join(' / ') || 'the top'}: ${deepest(issue)}`);
+}
+
+/** Lays the books over one another and checks that everything named exists. Throws BookError. */
+export function layer(files: ReadonlyMap<string, BookFile>, id: string): Rulebook {
+	const chain: BookFile[] = [];
+	for (let at: string | undefined = id; at !== undefined; ) {
+		const file: BookFile | undefined = files.get(at);
+		if (!file) throw new BookError(chain.length ? `${chain[0]!.book} extends ${at}, which does not exist` : `there is no rulebook "${at}"; choose ${[...files.keys()].sort().join(', ')}`);
+		if (chain.includes(file)) throw new BookError(`${id}: the books extend one another in a circle`);
+		chain.unshift(file);
+		at = file.extends;
+	}
+	const parts = Object.assign({}, ...chain.map((f) => f.method ?? {})) as unknown;
+	const method = methodSchema.safeParse(parts);
+	if (!method.success) throw new BookError(`${id}: method / ${method.error.issues[0]!.path.join(' / ')}: ${method.error.issues[0]!.message}`);
+
+	const events = new Map<string, BookEvent>();
+	for (const file of chain) {
+		for (const off of file.off) {
+			const [eventId, ruleId] = off.split('/');
+			const event = events.get(eventId ?? '');
+			if (!event?.rules.some((r) => r.id === ruleId)) throw new BookError(`${file.book}: switches off ${off}, which is not in the book below`);
+			event.rules = event.rules.filter((r) => r.id !== ruleId);
+		}
+		for (const e of file.events) {
+			const eventId = idOf(e.event);
+			let event = events.get(eventId);
+			if (!event) events.set(eventId, (event = { id: eventId, text: e.event.replace(/\s*\(.*$/, ''), served: e.served, ahead: e.ahead ?? null, questions: [], rules: [], suggestions: [] }));
+			event.served ||= e.served;
+			for (const q of e.questions) if (!event.questions.some((x) => x.id === q.id)) event.questions.push(q);
+			for (const d of e.deadlines) {
+				let ruleId = idOf(d.title);
+				while (event.rules.some((r) => r.id === ruleId)) ruleId += '-2';
+				event.rules.push({ ...d, id: ruleId, book: file.book });
+			}
+			event.suggestions.push(...e.suggestions);
+		}
+	}
+	for (const event of events.values()) checkEvent(id, event);
+	const m = method.data;
+	return {
+		id, title: chain.at(-1)!.title, short: chain.map((f) => f.short).join(' + '), version: chain.map((f) => f.version).join('+'),
+		reviewed: chain.map((f) => f.reviewed).sort()[0]!, layers: chain.map((f) => f.book),
+		method: m, calendar: new CourtCalendar(new Holidays(m.holidays as HolidayRule[]), new Holidays(m.forwardHolidays as HolidayRule[])), events
+	};
+}
+
+function checkEvent(book: string, event: BookEvent): void {
+	const questions = new Map(event.questions.map((q) => [q.id, q]));
+	const where = (rule: string) => `${book}: ${event.text} / ${rule}`;
+	for (const q of event.questions) if (q.kind === 'choice' && (q.options?.length ?? 0) < 2) throw new BookError(`${where(q.ask)}: a choice needs two options`);
+	const uses = new Map<string, string[]>();
+	const visit = (rule: Rule, e: Expression): void => {
+		if (e.kind === 'choose') return e.of.forEach((x) => visit(rule, x));
+		if (e.kind === 'count' && e.of) visit(rule, e.of);
+		if (e.from === 'event') return;
+		if ('answer' in e.from) {
+			if (questions.get(e.from.answer)?.kind !== 'date') throw new BookError(`${where(rule.title)}: there is no question for a date "${e.from.answer}"`);
+		} else {
+			if (!event.rules.some((r) => r.id === (e.from as { deadline: string }).deadline)) throw new BookError(`${where(rule.title)}: there is no deadline "${e.from.deadline}" on this event`);
+			uses.set(rule.id, [...(uses.get(rule.id) ?? []), e.from.deadline]);
+		}
+	};
+	for (const rule of event.rules) {
+		if (!rule.count && rule.variants.length === 0) throw new BookError(`${where(rule.title)}: it has no count`);
+		for (const e of [rule.count, ...rule.variants.map((v) => v.count)]) if (e) visit(rule, e);
+		for (const w of [rule.only, ...rule.variants.map((v) => v.when)])
+			for (const [q, a] of Object.entries(w?.answers ?? {}))
+				if (!questions.get(q)?.options?.some((o) => o.id === a)) throw new BookError(`${where(rule.title)}: "${q}" has no answer "${a}"`);
+	}
+	const visiting = new Set<string>();
+	const walk = (id: string): void => {
+		if (visiting.has(id)) throw new BookError(`${where(id)}: deadlines hang on one another in a circle`);
+		visiting.add(id);
+		uses.get(id)?.forEach(walk);
+		visiting.delete(id);
+	};
+	for (const id of uses.keys()) walk(id);
+	for (const s of event.suggestions) if (!event.rules.some((r) => r.id === s.of)) throw new BookError(`${where(s.title)}: there is no deadline "${s.of}" to warn of`);
+}
+
+/** The calendar of a book with the department's closures. */
+export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
+	return book.calendar.with(closures);
+}
+
+export { CountError };

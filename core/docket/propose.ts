@@ -1,0 +1,214 @@
+/** From an event to its proposed deadlines, each with its authority and its count. */
+import type { Closure, CourtCalendar } from '../dates/calendar.ts';
+import { parseDate, parseTime, type PlainDate } from '../dates/plain.ts';
+import type { BookEvent, Expression, Rule, Rulebook, Start } from './book.ts';
+import { calendarOf } from './book.ts';
+import { count, CountError, deemedDay, nextWeekday, parseAmount } from './count.ts';
+import { ordinal, sayAmount, type Step } from './trace.ts';
+
+export type EventInput = {
+	event: string;
+	date: PlainDate;
+	/** HH:MM */
+	time?: string | undefined;
+	service?: string | undefined;
+	answers: Readonly<Record<string, string>>;
+	closures?: readonly Closure[];
+};
+
+export type Proposal = {
+	rule: string;
+	title: string;
+	authority: string;
+	act: 'file' | 'serve';
+	date: PlainDate;
+	time: string | null;
+	/** An early warning of the department's; not from law. */
+	suggested: boolean;
+	trace: Step[];
+};
+export type Left = { rule: string; title: string; authority: string; reason: string };
+
+type Value = { date: PlainDate; time: string | null; trace: Step[] };
+type Outcome = { value: Value } | { missing: string };
+
+/** All deadlines of an event, in the book's order. Throws CountError where the event, a date, an answer or a way of service is not one the book knows. */
+export function propose(book: Rulebook, input: EventInput): { deadlines: Proposal[]; left: Left[] } {
+	const event = book.events.get(input.event);
+	if (!event) throw new CountError(`"${input.event}" is not an event of ${book.id}`);
+	const cal = calendarOf(book, input.closures ?? []);
+	checkAnswers(event, input.answers);
+	const known = book.method.deemed?.kinds ?? book.method.services?.kinds ?? {};
+	if (input.service !== undefined && !(input.service in known)) throw new CountError(`"${input.service}" is not a way of service here: choose ${Object.keys(known).join(', ') || 'none'}`);
+	if (input.time !== undefined && parseTime(input.time) === undefined) throw new CountError(`"${input.time}" is not a time: write HH:MM`);
+
+	let base = input.date;
+	const lead: Step[] = [];
+	if (input.service !== undefined && book.method.deemed) {
+		const d = deemedDay(book.method, cal, input.date, parseTime(input.time), input.service);
+		base = d.date;
+		lead.push(d.step);
+	}
+	const run = new Run(book, cal, event, input, base, lead);
+	const deadlines: Proposal[] = [];
+	const left: Left[] = [];
+	for (const rule of event.rules) {
+		const outcome = run.rule(rule);
+		if (outcome === undefined) continue;
+		if ('missing' in outcome) left.push({ rule: rule.id, title: rule.title, authority: rule.authority, reason: outcome.missing });
+		else deadlines.push({ rule: rule.id, title: rule.title, authority: rule.authority, act: rule.act, ...outcome.value, suggested: false });
+	}
+	for (const s of event.suggestions) {
+		const of = deadlines.find((d) => d.rule === s.of && !d.suggested);
+		if (!of) continue;
+		const c = count(book.method, cal, { from: of.date, amount: parseAmount(s.count), label: `the day "${of.title}" is due`, act: 'serve' });
+		deadlines.push({
+			rule: `suggested-${s.of}`, title: s.title, authority: 'suggested by the department, not from law', act: 'serve', date: c.date, time: null, suggested: true,
+			trace: [{ step: 'note', text: 'An early warning the department suggests; no rule sets it.' }, ...c.trace]
+		});
+	}
+	return { deadlines, left };
+}
+
+function checkAnswers(event: BookEvent, answers: Readonly<Record<string, string>>): void {
+	for (const [id, value] of Object.entries(answers)) {
+		const q = event.questions.find((x) => x.id === id);
+		if (!q) throw new CountError(`"${id}" is not a question of this event${event.questions.length ? `; it asks ${event.questions.map((x) => x.id).join(', ')}` : ''}`);
+		if (value === '') continue;
+		if (q.kind === 'date' && !parseDate(value)) throw new CountError(`"${value}" is not a date that exists: ${q.ask}`);
+		if (q.kind === 'choice' && !q.options!.some((o) => o.id === value)) throw new CountError(`"${value}" is not an answer to "${q.ask}": choose ${q.options!.map((o) => o.id).join(', ')}`);
+	}
+}
+
+class Run {
+	readonly book: Rulebook;
+	readonly cal: CourtCalendar;
+	readonly event: BookEvent;
+	readonly input: EventInput;
+	readonly base: PlainDate;
+	readonly lead: Step[];
+	readonly done = new Map<string, Outcome | undefined>();
+	constructor(book: Rulebook, cal: CourtCalendar, event: BookEvent, input: EventInput, base: PlainDate, lead: Step[]) {
+		this.book = book; this.cal = cal; this.event = event; this.input = input; this.base = base; this.lead = lead;
+	}
+
+	/** undefined where the rule does not arise. */
+	rule(rule: Rule): Outcome | undefined {
+		if (this.done.has(rule.id)) return this.done.get(rule.id);
+		const notes: Step[] = [];
+		let outcome: Outcome | undefined;
+		if (rule.only && !this.holds(rule.only, notes)) outcome = undefined;
+		else {
+			let expression = rule.count;
+			for (const v of rule.variants)
+				if (this.holds(v.when, notes)) {
+					expression = v.count;
+					if (v.say) notes.push({ step: 'note', text: v.say });
+					break;
+				}
+			outcome = expression ? this.eval(expression, rule) : undefined;
+			if (outcome && 'value' in outcome) {
+				if (rule.note) notes.push({ step: 'note', text: rule.note });
+				outcome = { value: { ...outcome.value, trace: [...outcome.value.trace, ...dedupe(notes)] } };
+			}
+		}
+		this.done.set(rule.id, outcome);
+		return outcome;
+	}
+
+	holds(when: { answers?: Record<string, string> | undefined; before?: string | undefined }, notes: Step[]): boolean {
+		if (when.before !== undefined && !(this.base < when.before)) return false;
+		for (const [id, wanted] of Object.entries(when.answers ?? {})) {
+			const q = this.event.questions.find((x) => x.id === id)!;
+			const given = this.input.answers[id] || undefined;
+			const first = q.options![0]!;
+			if (given === undefined) notes.push({ step: 'missing', text: `Not answered: "${q.ask}" It was taken as "${first.say}".` });
+			if ((given ?? first.id) !== wanted) return false;
+		}
+		return true;
+	}
+
+	start(from: Start): { date: PlainDate; trace: Step[]; label?: string } | { missing: string } {
+		if (from === 'event') return { date: this.base, trace: this.lead };
+		if ('answer' in from) {
+			const q = this.event.questions.find((x) => x.id === from.answer)!;
+			const given = parseDate(this.input.answers[from.answer]);
+			if (given) return { date: given, trace: [], label: q.ask.replace(/\?$/, '').replace(/^./, (c) => c.toLowerCase()) };
+			const missing = `Not given: "${q.ask}"`;
+			if (from.else === 'event') return { date: this.base, trace: [...this.lead, { step: 'missing', text: `${missing} The event's own date was taken.` }] };
+			return { missing };
+		}
+		const rule = this.event.rules.find((r) => r.id === from.deadline)!;
+		const outcome = this.rule(rule);
+		if (!outcome) return { missing: `"${rule.title}" does not arise here` };
+		if ('missing' in outcome) return outcome;
+		return { date: outcome.value.date, trace: outcome.value.trace, label: `the day "${rule.title}" is due` };
+	}
+
+	eval(e: Expression, rule: Rule): Outcome {
+		if (e.kind === 'choose') return this.choose(e, rule);
+		let start: { date: PlainDate; trace: Step[]; label?: string } | { missing: string };
+		if (e.kind === 'count' && e.of) {
+			const inner = this.eval(e.of, rule);
+			start = 'missing' in inner ? inner : { date: inner.value.date, trace: inner.value.trace, label: 'that day' };
+		} else start = this.start(e.from);
+		if ('missing' in start) return start;
+		if (e.kind === 'day') return { value: { date: start.date, time: null, trace: [...start.trace, { step: 'taken', date: start.date, label: e.label ?? start.label ?? 'That day' }] } };
+
+		const amount = parseAmount(e.amount);
+		const own = e.from === 'event' && !e.of;
+		const service = own || e.serviceAnswer ? this.input.service : undefined;
+		const time = parseTime(this.input.time);
+		if (amount.unit === 'h' && time === undefined) return { missing: 'A count in hours needs the time of the event (HH:MM).' };
+		const label = e.label ?? start.label;
+		const c = count(this.book.method, this.cal, {
+			from: start.date, amount, act: rule.act, roll: e.next === undefined ? e.roll : 'none', everyDay: e.everyDay, deemed: true,
+			...(time === undefined ? {} : { time }),
+			...(service === undefined ? {} : { service, extends: e.ext }),
+			...(label === undefined ? {} : { label })
+		});
+		const trace = [...start.trace, ...c.trace];
+		if (e.cautious) trace.push({ step: 'cautious', text: e.cautious });
+		if (e.next === undefined) return { value: { date: c.date, time: e.time ?? c.time, trace } };
+		const next = nextWeekday(this.book.method, this.cal, c.date, e.next, rule.authority);
+		return { value: { date: next.date, time: e.time ?? null, trace: [...trace, ...next.trace] } };
+	}
+
+	choose(e: Extract<Expression, { kind: 'choose' }>, rule: Rule): Outcome {
+		const options: { label: string; value: Value }[] = [];
+		const missing: string[] = [];
+		for (const part of e.of) {
+			const o = this.eval(part, rule);
+			if ('missing' in o) missing.push(o.missing);
+			else options.push({ label: describe(part, this.event), value: o.value });
+		}
+		if (options.length === 0) return { missing: missing.join(' ') };
+		const notes: Step[] = missing.map((text) => ({ step: 'missing', text: `${text} Only the part that could be counted was counted.` }));
+		if (options.length === 1) return { value: { ...options[0]!.value, trace: [...options[0]!.value.trace, ...notes] } };
+		const best = options.reduce((a, b) => ((e.which === 'earlier' ? b.value.date < a.value.date : b.value.date > a.value.date) ? b : a));
+		return {
+			value: {
+				date: best.value.date, time: best.value.time,
+				trace: [...options.flatMap((o) => o.value.trace), { step: 'chosen', which: e.which, options: options.map((o) => ({ label: o.label, date: o.value.date })), date: best.value.date }, ...notes]
+			}
+		};
+	}
+}
+
+function describe(e: Expression, event: BookEvent): string {
+	if (e.kind === 'choose') return `the ${e.which} of its parts`;
+	const from = (s: Start): string => (s === 'event' ? 'the event' : 'answer' in s ? (event.questions.find((q) => q.id === s.answer)?.ask.replace(/\?$/, '').replace(/^./, (c) => c.toLowerCase()) ?? s.answer) : `"${s.deadline}"`);
+	if (e.kind === 'day') return e.label ?? from(e.from);
+	const a = parseAmount(e.amount);
+	return `${sayAmount(a.n, a.unit)} ${a.sign === 1 ? 'after' : 'before'} ${e.of ? 'that' : (e.label ?? from(e.from))}`;
+}
+
+function dedupe(notes: Step[]): Step[] {
+	const seen = new Set<string>();
+	return notes.filter((n) => {
+		const key = JSON.stringify(n);
+		return seen.has(key) ? false : (seen.add(key), true);
+	});
+}
+
+export { ordinal };

@@ -1,0 +1,91 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { may, ROLES, sees } from '../access/table.ts';
+import { missing, valueOf, type Tag } from '../assembly/merge.ts';
+import { fold, initials } from '../people/names.ts';
+import { roundState, turn } from '../signing/round.ts';
+import { parseHours, sayClock, sayHours } from '../time/minutes.ts';
+import { parseLine } from './parse.ts';
+
+describe('the pen line', () => {
+	it('logs time', () => {
+		assert.deepEqual(parseLine('0.4 LF-2026-0031 call with opposing counsel'), { kind: 'time', minutes: 24, matter: 'LF-2026-0031', words: 'call with opposing counsel', fault: null });
+		assert.deepEqual(parseLine('1:30 call lf-2026-0031 twice'), { kind: 'time', minutes: 90, matter: 'LF-2026-0031', words: 'call twice', fault: null });
+	});
+	it('says what is wrong with a line of time', () => {
+		const fault = (s: string, current: string | null = null) => { const u = parseLine(s, current); return u.kind === 'time' ? u.fault : u.kind; };
+		assert.match(fault('0.4 call')!, /Name a matter/);
+		assert.equal(fault('0.4 call', 'LF-2026-0001'), null);
+		assert.match(fault('0.4 LF-2026-0031')!, /what was done/);
+		assert.match(fault('-0.4 LF-2026-0031 call')!, /negative/);
+		assert.match(fault('26 LF-2026-0031 call')!, /24 hours/);
+	});
+	it('takes notes, goes, opens and finds', () => {
+		assert.deepEqual(parseLine('note LF-2026-0031 spoke to the insurer'), { kind: 'note', matter: 'LF-2026-0031', words: 'spoke to the insurer', fault: null });
+		assert.deepEqual(parseLine('go costs'), { kind: 'go', place: '/costs' });
+		assert.deepEqual(parseLine('open a matter Ramp repair'), { kind: 'open', words: 'Ramp repair' });
+		assert.deepEqual(parseLine('  Müller   hull '), { kind: 'find', words: 'Müller hull' });
+		assert.deepEqual(parseLine(' '), { kind: 'empty' });
+	});
+});
+
+describe('hours', () => {
+	it('are read in tenths, clock and minutes', () => {
+		for (const [text, minutes] of [['0.4', 24], ['.5', 30], ['1:30', 90], ['45m', 45], ['1h 20m', 80], ['24', 1440]] as const) assert.deepEqual(parseHours(text), { minutes });
+		for (const bad of ['', 'abc', '-1', '0', '26', '1:75', '0.001']) assert.ok('error' in parseHours(bad), bad);
+		assert.equal(sayHours(24), '0.4');
+		assert.equal(sayHours(75), '1.25');
+		assert.equal(sayClock(2_530_000), '0:42:10');
+	});
+});
+
+describe('access', () => {
+	it('lets a business partner see no matter at all', () => {
+		assert.equal(may('business-partner', 'matter.read'), false);
+		assert.equal(may('business-partner', 'sign.own'), true);
+		assert.deepEqual(ROLES.filter((r) => may(r, 'cost.run')), ['legal-operations', 'administrator']);
+	});
+	it('hides a restricted matter from everyone outside it, an administrator too', () => {
+		const m = { restricted: true, responsible: 'a', members: ['b'] };
+		const who = (id: string, role: (typeof ROLES)[number]) => sees(m, { id, role });
+		assert.deepEqual([who('a', 'counsel'), who('b', 'paralegal'), who('c', 'administrator'), who('b', 'business-partner')], [true, true, false, false]);
+		assert.equal(sees({ ...m, restricted: false }, { id: 'c', role: 'counsel' }), true);
+	});
+});
+
+describe('assembly', () => {
+	const tag = (name: string, kind: Tag['kind'] = 'value', inside: Tag[] = [], inverted = false): Tag => ({ name, kind, inside, inverted });
+	const data = { matter: { title: 'Fall', openedOn: '2026-07-28' }, parties: [{ name: 'Ann' }, { name: '' }], litigation: true };
+	it('formats values', () => {
+		assert.equal(valueOf([data], 'matter.openedOn | date'), '28 July 2026');
+		assert.equal(valueOf([{ total: 123_450 }], 'total | money'), '1,234.50');
+		assert.equal(valueOf([data], 'matter.none'), undefined);
+		assert.throws(() => valueOf([data], 'matter.title | shout'), /no format/);
+	});
+	it('asks only for what is missing, and only in parts that apply', () => {
+		assert.deepEqual(missing([tag('matter.title'), tag('reference'), tag('reference'), tag('litigation', 'part', [tag('court')]), tag('lease', 'part', [tag('rent')]), tag('parties', 'part', [tag('name')])], data), ['reference', 'court', 'name']);
+		assert.deepEqual(missing([tag('lease', 'part', [tag('why')], true)], data), ['why']);
+	});
+});
+
+describe('a signing round', () => {
+	const signers = (...s: ['waiting' | 'signed' | 'declined', number][]) => s.map(([state, position], i) => ({ id: String(i), state, position }));
+	const round = (s: ReturnType<typeof signers>, over = {}) => ({ withdrawn: false, expires: null, inOrder: true, signers: s, ...over });
+	it('goes in order, and ends', () => {
+		assert.deepEqual(turn(round(signers(['signed', 1], ['waiting', 2], ['waiting', 2], ['waiting', 3])), '2026-11-23').map((s) => s.id), ['1', '2']);
+		assert.equal(turn(round(signers(['waiting', 1], ['waiting', 2]), { inOrder: false }), '2026-11-23').length, 2);
+		assert.equal(roundState(round(signers(['signed', 1])), '2026-11-23'), 'finished');
+		assert.equal(roundState(round(signers(['signed', 1], ['declined', 2])), '2026-11-23'), 'declined');
+		assert.equal(roundState(round(signers(['waiting', 1]), { withdrawn: true }), '2026-11-23'), 'withdrawn');
+		assert.equal(roundState(round(signers(['waiting', 1]), { expires: '2026-11-22' }), '2026-11-23'), 'expired');
+		assert.deepEqual(turn(round(signers(['waiting', 1]), { withdrawn: true }), '2026-11-23'), []);
+	});
+});
+
+describe('names', () => {
+	it('fold case, accents and punctuation', () => {
+		assert.equal(fold('  Müller-Łukasz, Ltd. '), 'muller lukasz ltd');
+		assert.equal(initials('Ines Okafor'), 'IO');
+		assert.equal(initials('Ana Maria de Sousa'), 'AS');
+	});
+});

@@ -1,0 +1,2 @@
+declare module 'fontkit';
+declare module 'docxtemplater/js/inspect-module.js';

@@ -1,0 +1,37 @@
+<!-- A form that keeps what was typed: faults come back beside their fields, and a lost connection loses nothing. -->
+<script lang="ts">
+	import { applyAction, enhance } from '$app/forms';
+	import { goto, invalidateAll } from '$app/navigation';
+	import type { Snippet } from 'svelte';
+	type Props = { action: string; ondone?: (data: Record<string, unknown>) => void | Promise<void>; children: Snippet<[{ errors: Record<string, string>; busy: boolean }]>; class?: string; files?: boolean; before?: (data: FormData) => string | undefined; stay?: boolean };
+	let { action, ondone, children, class: more = '', files = false, before, stay = false }: Props = $props();
+	let errors = $state<Record<string, string>>({});
+	let busy = $state(false);
+</script>
+
+<form
+	method="post" {action} class={more} enctype={files ? 'multipart/form-data' : undefined} novalidate
+	use:enhance={({ formData, cancel }) => {
+		errors = {};
+		const fault = before?.(formData);
+		if (fault) { errors = { '': fault }; cancel(); return; }
+		busy = true;
+		return async ({ result, formElement }) => {
+			busy = false;
+			if (result.type === 'failure') {
+				errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
+				requestAnimationFrame(() => formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+			} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
+			else if (result.type === 'success') {
+				if (!stay) await invalidateAll();
+				await ondone?.((result.data as Record<string, unknown>) ?? {});
+			} else if (result.status === 401) errors = { '': 'You are signed out. Sign in again in another tab; what you typed is kept here.' };
+			else if (result.status === 413) errors = { '': 'That is too large: a file may have at most 50 MB.' };
+			else if (result.status) errors = { '': `${(result.error as { message?: string })?.message ?? 'Something went wrong.'} What you typed is kept; try again.` };
+			else await applyAction(result);
+		};
+	}}
+>
+	{@render children({ errors, busy })}
+	{#if errors['']}<p class="fault mt-2" role="alert">{errors['']}</p>{/if}
+</form>

@@ -1,0 +1,57 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import Logo from '$lib/ui/Logo.svelte';
+	import PenLine from '$lib/PenLine.svelte';
+	import OpenMatter from '$lib/OpenMatter.svelte';
+	import { opening } from '$lib/opening.svelte';
+	let { data, children } = $props();
+	const areas = $derived([
+		['/', 'Day sheet', true], ['/matters', 'Matters', data.can.inside], ['/docket', 'Docket', data.can.inside], ['/documents', 'Documents', data.can.inside], ['/time', 'Time', data.can.inside], ['/costs', 'Costs', data.can.costs], ['/post', 'Post room', data.can.post]
+	].filter((a) => a[2]) as [string, string, boolean][]);
+	const on = (href: string) => (href === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(href));
+	let keys = $state(false);
+	function key(e: KeyboardEvent) {
+		const t = e.target as HTMLElement;
+		if (e.ctrlKey || e.metaKey || e.altKey || t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName)) return;
+		if (e.key === '?') { keys = !keys; e.preventDefault(); }
+		else if (e.key === 'Escape') keys = false;
+		else if (e.key === 'n' && data.can.open && !document.querySelector('[role="dialog"]')) { opening.show(); e.preventDefault(); }
+	}
+</script>
+
+<svelte:window onkeydown={key} />
+<a class="vh focus:not-sr-only" href="#sheet">To the contents</a>
+<div class="frame">
+	<header class="on-dark band no-print">
+		<a href="/" class="flex items-center gap-[9px] text-white"><Logo /><span class="read text-[18px] font-medium max-sm:hidden">Kite Pen</span></a>
+		<nav class="flex h-full gap-[2px] overflow-x-auto" aria-label="Areas">{#each areas as [href, name] (href)}<a class="tab" class:on={on(href)} aria-current={on(href) ? 'page' : undefined} {href}>{name}</a>{/each}</nav>
+		<div class="ml-auto flex items-center gap-4">
+			<span class="text-[#b9c9ca] max-lg:hidden">{data.department}</span>
+			<details class="who">
+				<summary aria-label="{data.me.name}, {data.me.role}">{data.me.initials}</summary>
+				<div class="who-menu"><p class="font-semibold">{data.me.name}</p><p class="sub">{data.me.role}</p><form method="post" action="/sign-out" class="mt-3"><button class="btn">Sign out</button></form></div>
+			</details>
+		</div>
+	</header>
+	<main id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
+	{#if data.can.inside}<PenLine timers={data.timers} today={data.today} />{/if}
+</div>
+{#if data.can.open}<OpenMatter />{/if}
+{#if keys}
+	<div class="keys" role="dialog" aria-label="Keys"><h2 class="ruled">Keys</h2><dl class="mt-2 grid grid-cols-[70px_1fr] gap-y-1.5"><dt><span class="key">/</span></dt><dd>to the pen line</dd><dt><span class="key">n</span></dt><dd>open a matter</dd><dt><span class="key">Enter</span></dt><dd>commit the line, open a hit</dd><dt><span class="key">Esc</span></dt><dd>leave, close</dd><dt><span class="key">?</span></dt><dd>this list</dd></dl></div>
+{/if}
+
+<style>
+	.frame { display: grid; grid-template-rows: 46px 1fr auto; height: 100vh; }
+	.band { background: var(--color-band); color: #cfdcdc; display: flex; align-items: center; padding: 0 20px; gap: 26px; }
+	.tab { display: flex; align-items: center; padding: 0 12px; color: #b9c9ca; font-weight: 500; position: relative; white-space: nowrap; }
+	.tab:hover, .tab.on { color: #fff; }
+	.tab.on::after { content: ''; position: absolute; left: 12px; right: 12px; bottom: 0; height: 3px; background: var(--color-saffron); }
+	.sheet { overflow-y: auto; min-height: 0; position: relative; outline: none; }
+	.who summary { list-style: none; width: 28px; height: 28px; border-radius: 50%; background: #2d4a53; color: #fff; display: grid; place-items: center; font-weight: 600; font-size: 11.5px; }
+	.who { position: relative; }
+	.who-menu { position: absolute; right: 0; top: 36px; z-index: 40; width: 210px; background: #fff; color: var(--color-ink); border: 1px solid var(--color-rule); border-radius: 6px; padding: 14px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); }
+	.keys { position: fixed; right: 20px; bottom: 66px; width: 300px; background: #fff; border: 1px solid var(--color-rule); border-radius: 6px; padding: 16px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); z-index: 60; }
+	@media print { .frame { display: block; height: auto; } .sheet { overflow: visible; } }
+	@media (max-width: 640px) { .band { gap: 10px; padding: 0 10px; } .tab { padding: 0 8px; } }
+</style>

@@ -1,0 +1,60 @@
+<!-- What would move with an event: shown before anything is saved; all or some, with the reason. -->
+<script lang="ts">
+	import { toast } from 'svelte-sonner';
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import DateField from '$lib/ui/DateField.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import { plural, short } from '$lib/ui/say.ts';
+	import { readDate } from '#core/dates/read.ts';
+	import type { PlainDate } from '#core/dates/plain.ts';
+	import type { Move } from '#server/docket/commands.ts';
+	type Props = { event: { id: string; text: string; date: PlainDate; version: number }; today: string; onclose: () => void };
+	let { event, today, onclose }: Props = $props();
+	let to = $state(''), reason = $state(''), fault = $state('');
+	let moves = $state<Move[]>([]);
+	let only = $state<string[]>([]);
+	let choose = $state(false);
+	let asked = 0;
+	$effect(() => {
+		const typed = to.trim();
+		if (!typed) { moves = []; fault = ''; return; }
+		const r = readDate(typed, today as PlainDate);
+		if ('error' in r) { moves = []; return; }
+		const mine = ++asked;
+		void fetch(`/api/moves?event=${event.id}&to=${r.date}`).then(async (res) => {
+			const out = (await res.json()) as { moves?: Move[]; error?: string };
+			if (mine !== asked) return;
+			fault = out.error ?? '';
+			moves = out.moves ?? [];
+			only = moves.filter((m) => m.state !== 'met').map((m) => m.deadlineId);
+		});
+	});
+	const dates = $derived(moves.filter((m) => m.days !== 0 && (!choose || only.includes(m.deadlineId))));
+	const tasks = $derived(dates.flatMap((m) => m.tasks.filter((t) => t.days !== 0)));
+	const sign = (n: number) => (n > 0 ? `+${n}` : String(n).replace('-', '−'));
+</script>
+
+<aside class="no-print border-l border-rule bg-sail p-4" aria-label="If the event moves">
+	<div class="flex items-baseline justify-between"><h2>If this moves</h2><span class="sub">nothing is saved yet</span></div>
+	<p class="read mt-1 text-[16px]">{event.text}</p>
+	<ActionForm action="?/move" ondone={(d) => { toast(`Moved ${plural(Number(d.moved), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`); onclose(); }}>
+		{#snippet children({ errors, busy })}
+			<input type="hidden" name="eventId" value={event.id} /><input type="hidden" name="version" value={event.version} />{#if choose}<input type="hidden" name="choose" value="1" />{/if}
+			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3"><div><span class="sub text-[12px]">from</span><p class="read text-[17px] whitespace-nowrap">{short(event.date, today)}</p></div><DateField name="to" label="to" bind:value={to} {today} error={errors.to || fault || undefined} /></div>
+			<div aria-live="polite">
+				{#each moves as m (m.deadlineId)}
+					<div class="row py-1.5 {m.days === 0 ? 'text-ink-3' : ''}">
+						<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2">{#if choose}<label class="flex gap-1.5"><input type="checkbox" name="only" value={m.deadlineId} bind:group={only} disabled={m.state === 'met'} class="accent-petrol" />{m.title}</label>{:else}<span>{m.title}</span>{/if}<s class="sub">{short(m.from, today).slice(4)}</s><b class="font-semibold">{short(m.to, today).slice(4)}</b><b class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b></div>
+						{#each m.tasks as t (t.taskId)}<div class="ml-3 grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-ink-2"><span>task: {t.subject}, {t.assignee}</span><s class="sub">{t.from ? short(t.from, today).slice(4) : ''}</s><b class="font-semibold">{short(t.to, today).slice(4)}</b><b class="num text-petrol">{t.days ? sign(t.days) : ''}</b></div>{/each}
+						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">{w}</p>{/each}
+					</div>
+				{/each}
+			</div>
+			{#if moves.length}
+				<Field label="Reason" error={errors.reason} class="mt-3" hint="kept with the change: the order, the agreement, a slip">{#snippet children(c)}<input class="box" name="reason" bind:value={reason} autocomplete="off" {...c} />{/snippet}</Field>
+				<p class="sub mt-2">{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move. Each date is checked again by a second person. Everyone on the matter is told, once.</p>
+				<div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>Move {choose ? plural(only.length, 'date') : moves.length === 1 ? 'it' : 'all'}</button>{#if moves.length > 1}<button type="button" class="btn" onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button></div>
+			{:else}<div class="mt-3"><button type="button" class="btn slight" onclick={onclose}>Leave</button></div>{/if}
+		{/snippet}
+	</ActionForm>
+</aside>

@@ -1,0 +1,9 @@
+import { fileResponse } from '#server/download.ts';
+import { postAttachment } from '#server/outside/mail.ts';
+import { missing, only, theWorld } from '#server/web.ts';
+
+export function GET(event) {
+	only(event, 'post.read');
+	const a = postAttachment(theWorld(), event.params.id, Number(event.params.n));
+	return a ? fileResponse(a.data, a.type, a.name, false) : missing('attachment');
+}

@@ -1,2 +1,1 @@
 declare module 'fontkit';
-declare module 'docxtemplater/js/inspect-module.js';

@@ -7,6 +7,7 @@ import { makeClock, type Staff, type World, type Ctx } from './command.ts';
 import { openDb } from './db/open.ts';
 import { startJobs, type Jobs } from './jobs/jobs.ts';
 import { makeSealKey } from './signing/seal.ts';
+import { setUp } from './setup.ts';
 import { fileStore } from './trust/files.ts';
 
 export type Settings = { data: string; origin: string; secure: boolean; zone: string; today: string | undefined; smtp: string | null; from: string; sealFile: string | null; sealPassword: string | null };
@@ -52,6 +53,7 @@ export async function start(): Promise<void> {
 	if (running) return;
 	const settings = readSettings(process.env);
 	const world = openWorld(settings);
+	setUp(world);
 	running = { world, settings, jobs: await startJobs(world, logger, settings) };
 }
 export async function stop(): Promise<void> {

@@ -46,7 +46,7 @@
 <div class="flex flex-col gap-3">
 	{#each pages as n (n)}
 		<div class="relative border border-rule bg-white" style="width:{width}px; max-width:100%">
-			<canvas use:draw={n} class="block h-auto w-full" aria-label="Page {n + 1}" role="img"></canvas>
+			<canvas use:draw={n} class="block h-auto w-full" aria-label="Page {n + 1}"></canvas>
 			{#if onpage}<button type="button" class="absolute inset-0 cursor-crosshair" aria-label="Place the field on page {n + 1}" onclick={(e) => { const r = e.currentTarget.getBoundingClientRect(); const by = e.detail > 0; onpage(n, by ? (e.clientX - r.left) / r.width : 0.12, by ? (e.clientY - r.top) / r.height : 0.75); }}></button>{/if}
 			{@render over?.(n)}
 		</div>

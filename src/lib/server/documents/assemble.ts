@@ -1,6 +1,5 @@
 /** DOCX templates: their tags, and filling them. Syntax: {{name}}, {{name | date}}, {{#part}}…{{/part}}, {{^part}}…{{/part}}. */
 import Docxtemplater from 'docxtemplater';
-import InspectModule from 'docxtemplater/js/inspect-module.js';
 import PizZip from 'pizzip';
 import { lookup, readTag, valueOf, type MergeObject, type Tag } from '#core/assembly/merge.ts';
 import { Refused } from '../command.ts';
@@ -28,14 +27,23 @@ function problem(e: unknown): never {
 
 /** The tags of a template, in order, parts with what is inside them. */
 export function tagsOf(docx: Buffer): Tag[] {
-	const inspect = new InspectModule();
+	const files = new Map<string, Part[]>();
+	let path = '';
+	// The compiler hands each stage of each file to its modules; the last stage has the parts nested.
+	const listener = {
+		name: 'Tags',
+		set(o: { inspect?: { filePath?: string; postparsed?: Part[] } }) {
+			if (o.inspect?.filePath) path = o.inspect.filePath;
+			if (o.inspect?.postparsed) files.set(path, o.inspect.postparsed);
+		}
+	};
 	try {
-		new Docxtemplater(new PizZip(docx), { ...options('error'), modules: [inspect] });
+		new Docxtemplater(new PizZip(docx), { ...options('error'), modules: [listener] });
 	} catch (e) {
 		problem(e);
 	}
-	const walk = (parts: Part[]): Tag[] => parts.map((p) => ({ name: p.value, kind: p.module === 'loop' ? 'part' : 'value', inverted: p.inverted === true, inside: p.subparsed ? walk(p.subparsed.filter((x) => x.type === 'placeholder')) : [] }));
-	return walk((inspect as unknown as { getStructuredTags(): Part[] }).getStructuredTags());
+	const walk = (parts: Part[]): Tag[] => parts.filter((p) => p.type === 'placeholder').map((p) => ({ name: p.value, kind: p.module === 'loop' ? 'part' : 'value', inverted: p.inverted === true, inside: walk(p.subparsed ?? []) }));
+	return [...files.keys()].sort().flatMap((f) => walk(files.get(f)!));
 }
 
 /** Fills a template; values still missing stand in square brackets. */

@@ -20,6 +20,7 @@
 	type Props = { open: boolean; matter: { id: string; number: string; title: string }; book: string; choices: Choice[]; services: { id: string; say: string; add: string | null }[]; today: string; people: string };
 	let { open = $bindable(), matter, book, choices, services, today, people }: Props = $props();
 
+	// svelte-ignore state_referenced_locally
 	const kept = draft(`event ${matter.id}`, { eventKey: '', typed: '', date: '', time: '', service: '', name: '', answers: {} as Record<string, string> });
 	const v = kept.value;
 	const event = $derived(choices.find((c) => c.id === v.eventKey));

@@ -125,12 +125,13 @@ for (const p of plans) {
 	}
 }
 
+const workday = (d: PlainDate): PlainDate => (isWeekend(toDay(d)) ? workday(addDays(d, 1)) : d);
 // Tasks: some hang on dates, some are late, some are done.
 at = addDays(today, -6);
 for (const d of [...dockets.values()].filter((x) => x.date > addDays(today, 2)).slice(0, 16)) done(addTask(as(d.matter.lawyer), { matterId: d.matter.id, subject: `Draft: ${d.title.toLowerCase()}`, assigneeId: `stf_${rnd.pick(d.matter.team)}`, due: null, deadlineId: d.id, offsetDays: rnd.pick([2, 3, 5, 10]), offsetUnit: 'cd' }));
 for (const [i, m] of matters.entries()) {
 	for (let n = rnd.int(0, 3); n > 0; n--) {
-		const t = done(addTask(as(m.lawyer), { matterId: m.id, subject: rnd.pick(words.TASKS), assigneeId: `stf_${rnd.pick(m.team)}`, due: addDays(today, rnd.int(-4, 21)), deadlineId: null }));
+		const t = done(addTask(as(m.lawyer), { matterId: m.id, subject: rnd.pick(words.TASKS), assigneeId: `stf_${rnd.pick(m.team)}`, due: workday(addDays(today, rnd.int(-4, 21))), deadlineId: null }));
 		if (rnd.yes(0.3)) done(finishTask(as(m.lawyer), { taskId: t.taskId, done: true }));
 	}
 	if (i % 3 === 0) done(writeNote(as(rnd.pick(m.team)), { matterId: m.id, words: rnd.pick(words.NOTES) }));

@@ -44,7 +44,7 @@
 							{#each d.marks.slice(0, 9) as m, i (i)}<a href={m.href} title={m.title} aria-label={m.title}>{#if m.kind === 'deadline'}<Kite state={m.state!} checked={m.checked ?? false} late={d.date === data.today && m.state === 'docketed'} size={15} />{:else}<Mark kind={m.kind} size={14} />{/if}</a>{/each}
 							{#if d.marks.length > 9}<span class="sub text-[11px]">+{d.marks.length - 9}</span>{/if}
 						</div>
-						{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed">{d.closed.replace(' Day', '')}</span>{/if}
+						{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed">{d.closed.replace(/ Day$/, '')}</span>{/if}
 					{/if}
 				</li>
 			{/each}
@@ -53,7 +53,7 @@
 		<div class="mt-5 grid gap-x-8 gap-y-6 lg:grid-cols-[1fr_400px]">
 			<div class="flex min-w-0 flex-col gap-6">
 				<Section title="Must not slip" about={data.missed.length ? `${data.missed.length} missed, ${plural(data.nearCount, 'date')} in 5 court days` : `next 5 court days, ${plural(data.nearCount, 'date')}`}>
-					{#each [...data.missed.map((d) => ({ ...d, courtDays: -1 })), ...data.mustNotSlip].slice(0, 9) as d (d.id)}
+					{#each [...data.missed.map((d) => ({ ...d, courtDays: -1 })), ...data.mustNotSlip].slice(0, 6) as d (d.id)}
 						<a class="row slip" href="/matters/{d.matterNumber}/docket?count={d.id}">
 							<Kite state={d.state} checked={d.checked} late={d.date <= data.today} />
 							<span class="font-semibold {d.date <= data.today ? 'text-madder' : d.checked ? '' : 'text-saffron-ink'}">{d.state === 'missed' ? 'Missed' : d.courtDays === 0 ? 'Today' : plural(d.courtDays, 'court day')}</span>
@@ -71,8 +71,8 @@
 			<div class="flex flex-col gap-6">
 				{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)}>{#each data.toSign.slice(0, 4) as s (s.signerId)}<a class="row flex min-h-[38px] items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="grow truncate font-semibold">{s.title}</b><span class="sub">{s.by}</span></a>{/each}</Section>{/if}
 				<Section title="With someone else" about={String(data.signing.length + data.withOthers.length)}>
-					{#each data.signing as s (s.documentId)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/documents/{s.documentId}"><Mark kind="signing" /><span class="min-w-0 grow"><b class="block truncate font-semibold">{s.title}</b><span class="sub">{s.signed} of {s.signers} signed, with {s.next}</span></span><span class="sub">{away(s.createdAt.slice(0, 10), data.today).replace(' ago', '')}</span></a>{/each}
-					{#each data.withOthers.slice(0, 5) as t (t.id)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} /><span class="min-w-0 grow"><b class="block truncate font-semibold">{t.subject}</b><span class="sub">{t.assigneeName}, {t.matterTitle}</span></span><span class="sub whitespace-nowrap">{t.due ? short(t.due, data.today) : ''}</span></a>{/each}
+					{#each data.signing.slice(0, 3) as s (s.documentId)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/documents/{s.documentId}"><Mark kind="signing" /><span class="min-w-0 grow"><b class="block truncate font-semibold">{s.title}</b><span class="sub">{s.signed} of {s.signers} signed, with {s.next}</span></span><span class="sub whitespace-nowrap">{away(s.createdAt.slice(0, 10), data.today).replace(' ago', '')}</span></a>{/each}
+					{#each data.withOthers.slice(0, Math.max(2, 5 - data.signing.length)) as t (t.id)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} /><span class="min-w-0 grow"><b class="block truncate font-semibold">{t.subject}</b><span class="sub">{t.assigneeName}, {t.matterTitle}</span></span><span class="sub whitespace-nowrap">{t.due ? short(t.due, data.today) : ''}</span></a>{/each}
 					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty>{/if}
 				</Section>
 				<Section title="Today’s hours" about="{sayHours(minutes)} of {sayHours(DAY)}">
@@ -88,10 +88,10 @@
 <style>
 	.horizon { display: flex; border: 1px solid var(--color-rule); border-radius: 6px; background: #fff; min-height: 116px; overflow: hidden; }
 	.day { flex: 1 1 0; min-width: 0; padding: 5px 4px 18px 7px; border-right: 1px solid var(--color-rule-2); position: relative; }
-	.day.narrow { flex: 0 0 9px; padding: 0; }
+	.day.narrow { flex: 0 0 8px; padding: 0; border-right: 0; }
 	.day.now::after { content: ''; position: absolute; left: 0; right: 0; bottom: 0; height: 4px; background: var(--color-saffron); }
-	.closed { position: absolute; left: 7px; right: 2px; bottom: 4px; font-size: 11.5px; color: var(--color-ink-2); line-height: 1.15; }
-	.slip { display: grid; grid-template-columns: 22px 96px minmax(0, 1fr) auto; align-items: center; gap: 6px; min-height: 52px; }
+	.closed { position: absolute; left: 5px; right: 1px; bottom: 3px; font-size: 11px; letter-spacing: -0.01em; color: var(--color-ink-2); line-height: 1.1; overflow-wrap: anywhere; }
+	.slip { display: grid; grid-template-columns: 22px 96px minmax(0, 1fr) auto; align-items: center; gap: 6px; min-height: 48px; }
 	.slip:hover { background: #fff; }
 	@media (max-width: 640px) { .horizon { flex-wrap: wrap; } .day { flex: 0 0 20%; min-height: 80px; } .slip { grid-template-columns: 22px 1fr; } }
 </style>

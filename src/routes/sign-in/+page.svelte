@@ -1,6 +1,5 @@
 <script lang="ts">
 	import Logo from '$lib/ui/Logo.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
 	let { data, form } = $props();
 </script>
 
@@ -20,10 +19,10 @@
 		<section>
 			<div class="ruled"><h2>Demo people</h2><span class="sub">one click, no password</span></div>
 			<ul>
-				{#each data.demo as p, i (p.login)}
+				{#each data.demo as p (p.login)}
 					<li class="row">
 						<form method="post" action="?/demo"><input type="hidden" name="login" value={p.login} /><input type="hidden" name="to" value={data.to} />
-							<button class="flex h-9 w-full items-center gap-3 text-left hover:bg-white"><Kite state="docketed" checked={i % 2 === 0} size={13} words={false} /><span class="w-44 font-semibold">{p.name}</span><span class="sub">{p.role}</span></button>
+							<button class="flex h-9 w-full items-center gap-3 text-left hover:bg-white"><span class="w-7 text-[11.5px] font-semibold text-ink-3">{p.initials}</span><span class="w-44 font-semibold">{p.name}</span><span class="sub">{p.role}</span></button>
 						</form>
 					</li>
 				{/each}

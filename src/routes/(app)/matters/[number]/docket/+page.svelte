@@ -29,7 +29,7 @@
 		{:else if data.events.length === 0}<Empty>No event yet. Enter the first, and its deadlines are counted before your eyes.</Empty>{/if}
 		{#each data.events as e (e.id)}
 			<section class="mt-5" data-event={e.key}>
-				<div class="ruled"><span class="w-[92px] font-medium whitespace-nowrap">{short(e.date, data.today)}</span><h3 class="min-w-0 font-semibold">{e.text}{#if e.name}<span class="sub ml-2 font-normal">{e.name}</span>{/if}{#if e.time}<span class="sub ml-2 font-normal">{e.time}</span>{/if}{#if e.serviceSay}<span class="sub ml-2 font-normal">{e.serviceSay}</span>{/if}</h3>{#if data.can.docket}<button class="act no-print ml-auto whitespace-nowrap" onclick={() => (moving = moving === e.id ? '' : e.id)}>change the date</button>{/if}</div>
+				<div class="ruled"><span class="w-[135px] font-medium whitespace-nowrap">{short(e.date, data.today)}</span><h3 class="min-w-0 font-semibold">{e.text}{#if e.name}<span class="sub ml-2 font-normal">{e.name}</span>{/if}{#if e.time}<span class="sub ml-2 font-normal">{e.time}</span>{/if}{#if e.serviceSay}<span class="sub ml-2 font-normal">{e.serviceSay}</span>{/if}</h3>{#if data.can.docket}<button class="act no-print ml-auto whitespace-nowrap" onclick={() => (moving = moving === e.id ? '' : e.id)}>change the date</button>{/if}</div>
 				{#each e.deadlines as d (d.id)}
 					<div class="row" data-deadline={d.title} data-state={d.state}>
 						<div class="line">
@@ -71,6 +71,6 @@
 </Drawer>
 
 <style>
-	.line { display: grid; grid-template-columns: 20px 92px minmax(0, 1.6fr) minmax(0, 1fr) 104px; gap: 6px; align-items: center; min-height: 37px; }
-	@media (max-width: 760px) { .line { grid-template-columns: 20px 92px 1fr; } }
+	.line { display: grid; grid-template-columns: 20px 118px minmax(0, 1.6fr) minmax(0, 1fr) 104px; gap: 6px; align-items: center; min-height: 37px; }
+	@media (max-width: 760px) { .line { grid-template-columns: 20px 118px 1fr; } }
 </style>

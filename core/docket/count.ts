@@ -88,7 +88,7 @@ function unknownService(method: Method, service: string): string {
 
 /** Counts. Throws CountError where the request makes no sense. */
 export function count(method: Method, cal: CourtCalendar, req: CountRequest): Counted {
-	const { sign, n, unit } = req.amount;
+	const { sign, unit } = req.amount;
 	const act = req.act ?? 'file';
 	const roll = req.roll ?? 'usual';
 	const dayWord = method.dayWord;

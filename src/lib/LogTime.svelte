@@ -13,7 +13,7 @@
 <ActionForm {action} class="border-b border-rule pb-2" ondone={() => { v.hours = ''; v.narrative = ''; }}>
 	{#snippet children({ errors, busy })}
 		<div class="flex flex-wrap items-start gap-2.5">
-			<DateField class="w-[148px]" name="day" label="Day" bind:value={v.day} {today} error={errors.day} />
+			<DateField class="w-[178px]" name="day" label="Day" bind:value={v.day} {today} error={errors.day} />
 			{#if matters}<Choose class="w-[250px]" label="Matter" name="matterId" bind:value={v.matter} bind:typed={v.typed} items={matters} error={errors.matterId} />{:else}<input type="hidden" name="matterId" value={matterId} />{/if}
 			<Field class="w-[74px]" label="Hours" error={errors.hours}>{#snippet children(c)}<input class="box num" name="hours" bind:value={v.hours} placeholder="0.4" autocomplete="off" {...c} />{/snippet}</Field>
 			<Field class="min-w-[180px] flex-1" label="What was done" error={errors.narrative}>{#snippet children(c)}<input class="box" name="narrative" bind:value={v.narrative} autocomplete="off" {...c} />{/snippet}</Field>

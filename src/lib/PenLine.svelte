@@ -10,7 +10,7 @@
 	import { opening } from './opening.svelte';
 
 	type Answer = { understood: { kind: string; minutes?: number; words?: string; fault?: string | null; place?: string }; matter: { id: string; number: string; title: string } | null; hits: Hit[] };
-	let { timers, today }: { timers: TimerView[]; today: string } = $props();
+	let { timers }: { timers: TimerView[] } = $props();
 	let line = $state('');
 	let got = $state<Answer | null>(null);
 	let at = $state(0);

@@ -4,6 +4,8 @@
 	import type { CountView } from '#server/docket/queries.ts';
 	type Props = { count: CountView; late?: boolean; strip?: boolean };
 	let { count, late = false, strip = true }: Props = $props();
+	/** Dates stand out in the sentences. */
+	const parts = (s: string) => s.split(/((?:Sun|Mon|Tues|Wednes|Thurs|Fri|Satur)day \d{1,2} [A-Z][a-z]+(?: \d{4})?)/);
 </script>
 
 <div class="border-l-[3px] bg-[#f4f6f6] px-4 py-3 {late ? 'border-madder' : 'border-petrol'}" data-count>
@@ -21,7 +23,7 @@
 			{/each}
 		</ol>
 	{/if}
-	<p class="read mt-2 text-[16px] leading-[1.4]">{#each count.sentences as s, i (i)}{s}{' '}{/each}</p>
+	<p class="read mt-2 text-[16px] leading-[1.4]">{#each count.sentences as s, i (i)}{#each parts(s) as p, k (k)}{#if k % 2}<b class="font-semibold">{p}</b>{:else}{p}{/if}{/each}&#32;{/each}</p>
 	<p class="sub mt-1.5 text-[12px]">{count.bookTitle}, reviewed {count.reviewed}. To be checked against the current rules.</p>
 </div>
 

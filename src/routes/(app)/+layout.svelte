@@ -34,7 +34,7 @@
 		</div>
 	</header>
 	<main id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
-	{#if data.can.inside}<PenLine timers={data.timers} today={data.today} />{/if}
+	{#if data.can.inside}<PenLine timers={data.timers} />{/if}
 </div>
 {#if data.can.open}<OpenMatter />{/if}
 {#if keys}

@@ -63,7 +63,7 @@ export function runSheet(w: World, me: Staff, r: RunView): RunSheet {
 	}
 	const waiting = w.db.prepare<[string], { minutes: number; people: number }>('SELECT coalesce(sum(minutes), 0) AS minutes, count(DISTINCT staff_id) AS people FROM time_entry WHERE released_at IS NULL AND matter_id IS NOT NULL AND day <= ?').get(r.to)!;
 	return {
-		rows: [...rows.values()].sort((a, b) => (b.number === null ? -1 : a.number === null ? 1 : a.number < b.number ? -1 : 1)),
+		rows: [...rows.values()].sort((a, b) => (a.number === null ? 1 : b.number === null ? -1 : b.cents - a.cents)),
 		byUnit: units.map((u) => ({ ...u, cents: t.byUnit.get(u.id) ?? 0, before: before ? (before.get(u.id) ?? 0) : null })),
 		total: t.total, minutes: t.minutes, agrees: t.agrees, lateLines: lines.filter((l) => l.late).length, beforeTitle: previous ? runTitle(previous) : null, unreleased: waiting,
 		heldBack: r.state === 'draft' || r.state === 'awaiting approval' ? gather(w, r.from, r.to).heldBack.map((h) => ({ ...(who.get(h.matter) ?? { number: null, title: '' }), why: h.why })) : []

@@ -2,7 +2,8 @@
 import { simpleParser } from 'mailparser';
 import { createTransport, type Transporter } from 'nodemailer';
 import { SMTPServer } from 'smtp-server';
-import type { World } from '../command.ts';
+import type { Staff, World } from '../command.ts';
+import { visible } from '../trust/scope.ts';
 import { newId, sha256 } from '../ids.ts';
 
 export type MailServer = { url: string; close(): Promise<void> };
@@ -64,17 +65,24 @@ export async function sendWaiting(w: World, transport: Transporter, from: string
 export const mailTo = (url: string): Transporter => createTransport(url);
 
 export type PostView = { id: string; at: string; from: string; to: string; subject: string; text: string; attachments: { name: string; size: number; type: string }[] };
+/** Mail about a matter that the viewer may not see is not there for them. */
+const FROM = `FROM post p LEFT JOIN mail_out o ON p.message_id = '<' || o.id || '@kite-pen.local>' LEFT JOIN matter m ON m.id = o.matter_id WHERE (m.id IS NULL OR ${visible('m')})`;
+
 /** What lies in the Post room, newest first. */
-export function postRoom(w: World, f: { page?: number; q?: string } = {}): { rows: PostView[]; total: number } {
-	const q = `%${(f.q ?? '').replace(/[\\%_]/g, '\\$&')}%`;
-	const total = w.db.prepare<[string, string], { n: number }>("SELECT count(*) AS n FROM post WHERE subject LIKE ? ESCAPE '\\' OR recipient LIKE ? ESCAPE '\\'").get(q, q)!.n;
+export function postRoom(w: World, me: Staff, f: { page?: number; q?: string } = {}): { rows: PostView[]; total: number; waiting: number } {
+	const p = { me: me.id, q: `%${(f.q ?? '').replace(/[\\%_]/g, '\\$&')}%`, offset: 60 * ((f.page ?? 1) - 1) };
+	const where = `${FROM} AND (p.subject LIKE @q ESCAPE '\\' OR p.recipient LIKE @q ESCAPE '\\')`;
 	const rows = w.db.prepare<unknown[], { id: string; at: string; sender: string; recipient: string; subject: string; text: string; attachments: string }>(
-		"SELECT id, received_at AS at, sender, recipient, subject, text, attachments FROM post WHERE subject LIKE ? ESCAPE '\\' OR recipient LIKE ? ESCAPE '\\' ORDER BY received_at DESC, id DESC LIMIT 60 OFFSET ?"
-	).all(q, q, 60 * ((f.page ?? 1) - 1));
-	return { total, rows: rows.map((r) => ({ id: r.id, at: r.at, from: r.sender, to: r.recipient, subject: r.subject, text: r.text, attachments: JSON.parse(r.attachments) as PostView['attachments'] })) };
+		`SELECT p.id, p.received_at AS at, p.sender, p.recipient, p.subject, p.text, p.attachments ${where} ORDER BY p.received_at DESC, p.id DESC LIMIT 60 OFFSET @offset`
+	).all(p);
+	return {
+		total: w.db.prepare<unknown[], { n: number }>(`SELECT count(*) AS n ${where}`).get(p)!.n,
+		waiting: w.db.prepare<unknown[], { n: number }>(`SELECT count(*) AS n FROM mail_out o LEFT JOIN matter m ON m.id = o.matter_id WHERE o.sent_at IS NULL AND (m.id IS NULL OR ${visible('m')})`).get({ me: me.id })!.n,
+		rows: rows.map((r) => ({ id: r.id, at: r.at, from: r.sender, to: r.recipient, subject: r.subject, text: r.text, attachments: JSON.parse(r.attachments) as PostView['attachments'] }))
+	};
 }
-export function postAttachment(w: World, id: string, n: number): { name: string; type: string; data: Buffer } | undefined {
-	const row = w.db.prepare<[string], { attachments: string }>('SELECT attachments FROM post WHERE id = ?').get(id);
+export function postAttachment(w: World, me: Staff, id: string, n: number): { name: string; type: string; data: Buffer } | undefined {
+	const row = w.db.prepare<unknown[], { attachments: string }>(`SELECT p.attachments ${FROM} AND p.id = @id`).get({ me: me.id, id });
 	const a = row && (JSON.parse(row.attachments) as { name: string; sha256: string; type: string }[])[n];
 	return a && { name: a.name, type: a.type, data: w.files.get(a.sha256) };
 }

@@ -14,7 +14,7 @@ export function search(w: World, me: Staff, typed: string, most = 12): Hit[] {
 	const rows = w.db.prepare<unknown[], { kind: Hit['kind']; ref: string; number: string | null; title: string | null; name: string | null; docName: string | null; docNumber: string | null; snippet: string; folder: string | null; pkind: string | null }>(
 		`SELECT s.kind, s.ref, m.number, m.title, p.name, p.kind AS pkind, d.name AS docName, d.number AS docNumber, d.folder, snippet(search, 4, '', '', '…', 8) AS snippet
 		 FROM search s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
-		 WHERE search MATCH @match AND (s.matter_id IS NULL OR ${visible('m')}) ORDER BY bm25(search, 0, 0, 0, 8, 1) LIMIT @most`
+		 WHERE search MATCH @match AND (s.matter_id IS NULL OR ${visible('m')}) ORDER BY bm25(search, 0, 0, 0, 8, 1) - CASE s.kind WHEN 'matter' THEN 3 ELSE 0 END LIMIT @most`
 	).all({ match, me: me.id, most });
 	return rows.map((r): Hit =>
 		r.kind === 'matter' ? { kind: 'matter', id: r.ref, title: r.title ?? '', about: r.number ?? '', href: `/matters/${r.number}` }

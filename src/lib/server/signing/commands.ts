@@ -94,7 +94,7 @@ function tellTurn(ctx: Ctx, roundId: string): void {
 		ctx.db.prepare('UPDATE signer SET token_hash = ?, told_at = ? WHERE id = ?').run(tokenHash, ctx.clock.now(), s.id);
 		queueMail(ctx, newId('mal'), {
 			matterId: r.matter_id, to: `${s.name} <${s.email}>`, subject: `Please sign: ${r.title}`,
-			text: `${s.name},\n\n${sender.name} asks you to sign “${r.title}”.${r.wanted_by ? ` It is wanted by ${r.wanted_by}.` : ''}\n${r.message ? `\n${r.message}\n` : ''}\nOpen it here; you need no account:\n${link}\n\nThe link is yours alone. Do not pass it on.\n`
+			text: `${s.name},\n\n${sender.name} asks you to sign “${r.title}”.${r.wanted_by ? ` It is wanted by ${r.wanted_by}.` : ''}\n${r.message ? `\n${r.message}\n` : ''}\n${s.staff_id ? `Open it here:\n${link}\n` : `Open it here; you need no account:\n${link}\n\nThe link is yours alone. Do not pass it on.\n`}`
 		});
 	}
 }

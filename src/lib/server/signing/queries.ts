@@ -20,5 +20,5 @@ export const signingWithOthers = (w: World, me: Staff, most = 6) =>
 	w.db.prepare<unknown[], { documentId: string; title: string; createdAt: string; signed: number; signers: number; next: string }>(
 		`SELECT r.document_id AS documentId, r.title, r.created_at AS createdAt, (SELECT count(*) FROM signer x WHERE x.round_id = r.id AND x.state = 'signed') AS signed, (SELECT count(*) FROM signer x WHERE x.round_id = r.id) AS signers,
 		 (SELECT name FROM signer x WHERE x.round_id = r.id AND x.state = 'waiting' ORDER BY x.position LIMIT 1) AS next
-		 FROM signing_round r JOIN matter m ON m.id = r.matter_id WHERE r.created_by = @me AND r.withdrawn_at IS NULL AND r.finished_version IS NULL AND ${visible('m')} AND EXISTS (SELECT 1 FROM signer x WHERE x.round_id = r.id AND x.state = 'waiting' AND x.staff_id IS NOT @me) ORDER BY r.created_at DESC LIMIT @most`
+		 FROM signing_round r JOIN matter m ON m.id = r.matter_id WHERE r.created_by = @me AND r.withdrawn_at IS NULL AND r.finished_version IS NULL AND ${visible('m')} AND (SELECT x.staff_id IS NOT @me FROM signer x WHERE x.round_id = r.id AND x.state = 'waiting' ORDER BY x.position LIMIT 1) ORDER BY r.created_at DESC LIMIT @most`
 	).all({ me: me.id, most });

@@ -30,12 +30,12 @@
 	<ol class="mt-3 grid grid-cols-4 gap-[2px]">{#each steps as [name, done], i (name)}<li class="flex items-center gap-2.5 border-b-[3px] bg-white px-3 py-2 {i === at ? 'border-saffron font-semibold' : done ? 'border-petrol' : 'border-rule text-ink-3'}" aria-current={i === at ? 'step' : undefined}><span class="read text-[16px]">{i + 1}</span>{name}</li>{/each}</ol>
 	<div class="mt-3 grid gap-6 xl:grid-cols-[minmax(0,1fr)_272px]">
 		<div class="min-w-0">
-			<div class="overflow-x-auto border border-rule bg-white">
+			<div class="scroll border border-rule bg-white">
 				<table class="list sheet"><thead><tr><th class="!pl-3.5">Matter</th><th class="num">Hours</th><th class="num">Cost</th>{#each s.byUnit as u (u.id)}<th class="num"><span class="mr-1.5 inline-block h-2.5 w-2.5" style="background:var(--unit-{u.hue})"></span>{u.name.replace('Onboard ', '')}</th>{/each}</tr></thead>
-					<tbody>{#each s.rows as m (m.number ?? m.title)}<tr><td class="max-w-[260px] truncate !pl-3.5">{#if m.number}<a class="hover:underline" href="/matters/{m.number}/time"><span class="text-ink-3">{m.number.replace(/-\d{4}-/, '-')}</span> <b class="ml-1.5 font-semibold">{m.title}</b></a>{:else}<b class="font-semibold">{m.title}</b>{/if}</td><td class="num">{sayHours(m.minutes)}</td><td class="num font-semibold">{sayCents(m.cents)}</td>{#each s.byUnit as u (u.id)}<td class="num">{#if m.units[u.id]}{sayCents(m.units[u.id]!)}{:else}<span class="text-ink-3">–</span>{/if}</td>{/each}</tr>{/each}</tbody>
+					<tbody>{#each s.rows as m (m.number ?? m.title)}<tr><td class="max-w-[260px] truncate !pl-3.5">{#if m.number}<a class="hover:underline" href="/matters/{m.number}/time"><span class="text-ink-3">{m.number}</span> <b class="ml-1.5 font-semibold">{m.title}</b></a>{:else}<b class="font-semibold">{m.title}</b>{/if}</td><td class="num">{sayHours(m.minutes)}</td><td class="num font-semibold">{sayCents(m.cents)}</td>{#each s.byUnit as u (u.id)}<td class="num">{#if m.units[u.id]}{sayCents(m.units[u.id]!)}{:else}<span class="text-ink-3">–</span>{/if}</td>{/each}</tr>{/each}</tbody>
 					<tfoot><tr class="font-semibold"><td class="!pl-3.5">Total</td><td class="num">{sayHours(s.minutes)}</td><td class="num" data-total={s.total}>{sayCents(s.total)}</td>{#each s.byUnit as u (u.id)}<td class="num" data-unit={u.name} data-cents={u.cents}>{sayCents(u.cents)}</td>{/each}</tr></tfoot></table>
-				<p class="flex items-center gap-2 px-4 py-2 font-semibold {s.agrees ? 'bg-spruce-wash text-spruce' : 'bg-madder-wash text-madder'}">{#if s.agrees}<Check size={16} />Lines, matters, business units and total agree to the cent: {sayCents(s.total)}{:else}The sums do not agree. Do not send this out; tell an administrator.{/if}</p>
 			</div>
+				<p class="flex items-center gap-2 border border-t-0 border-rule px-4 py-2 font-semibold {s.agrees ? 'bg-spruce-wash text-spruce' : 'bg-madder-wash text-madder'}">{#if s.agrees}<Check size={16} />Lines, matters, business units and total agree to the cent: {sayCents(s.total)}{:else}The sums do not agree. Do not send this out; tell an administrator.{/if}</p>
 			{#if r.state === 'draft' || r.state === 'awaiting approval'}
 				{#if s.unreleased.minutes || s.lateLines || s.heldBack.length}<p class="mt-3 flex flex-wrap gap-x-7 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2.5"><b class="font-semibold">Before it goes out</b>{#if s.unreleased.minutes}<span><b class="font-semibold">{sayHours(s.unreleased.minutes)} h</b> not released by {plural(s.unreleased.people, 'person', 'people')}</span>{/if}{#if s.lateLines}<span><b class="font-semibold">{plural(s.lateLines, 'late item')}</b> from before {short(r.from, data.today)} included</span>{/if}{#each s.heldBack.slice(0, 4) as h, i (i)}<span><b class="font-semibold">{h.number ?? h.title}</b> held back: {h.why === 'no-split' ? 'no split on that day' : 'no rate'}</span>{/each}</p>{/if}
 			{:else}<p class="sub mt-3">Made by {r.madeBy}, approved by {r.approvedBy}.{r.reversedBy ? ` Reversed by ${r.reversedBy}: ${r.reason}. Every entry is free again.` : ' Locked; it is corrected only by reversal.'}</p>{/if}
@@ -54,5 +54,8 @@
 </Drawer>
 
 <style>
-	.sheet tfoot td { border-top: 1.5px solid var(--color-ink); border-bottom: 0; }
+	.scroll { overflow: auto; max-height: calc(100vh - 340px); min-height: 220px; }
+	.sheet thead th { position: sticky; top: 0; background: #fff; z-index: 1; box-shadow: 0 1.5px 0 var(--color-ink); border-bottom: 0; }
+	.sheet tfoot td { position: sticky; bottom: 0; background: #fff; box-shadow: 0 -1.5px 0 var(--color-ink); border-bottom: 0; }
+	@media print { .scroll { max-height: none; overflow: visible; } }
 </style>

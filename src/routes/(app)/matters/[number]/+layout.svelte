@@ -24,7 +24,7 @@
 	<div class="grid grow grid-cols-[158px_minmax(0,1fr)] max-md:grid-cols-1">
 		<nav class="no-print border-r border-rule py-4 max-md:flex max-md:flex-wrap" aria-label="Sections of the matter">
 			{#each sections as [href, name, n] (name)}<a class="section" class:on={page.url.pathname === base + href} aria-current={page.url.pathname === base + href ? 'page' : undefined} href={base + href}><span>{name}</span>{#if n}<span class="sub">{n}</span>{/if}</a>{/each}
-			{#if data.book}<div class="mt-6 px-5 text-[12.5px] max-md:hidden"><p class="sub">Rulebook</p><p class="font-semibold">{data.book.short}</p><p class="sub mt-1">reviewed {data.book.reviewed}</p></div>{/if}
+			{#if data.book}<div class="mt-6 px-5 text-[12.5px] max-md:hidden"><p class="sub">Rulebook</p><p class="font-semibold">{data.book.short}</p><p class="sub mt-1 whitespace-nowrap">reviewed {short(data.book.reviewed, data.today).slice(4)}</p></div>{/if}
 		</nav>
 		<div class="min-w-0 bg-white">{@render children()}</div>
 	</div>

@@ -88,11 +88,11 @@
 			{:else}<p class="sub py-3">{event ? (Object.keys(faults).length ? 'Mend what is marked above and the dates appear.' : 'Give the date and the deadlines appear here with their counts.') : 'Choose what happened; its deadlines appear here before anything is saved.'}</p>{/each}
 			{#each left as l (l.title)}<p class="py-2 text-ink-2">{l.title.charAt(0).toUpperCase() + l.title.slice(1)}: not counted. {l.reason}</p>{/each}
 			{#if e.answers}<p class="fault mt-2">{e.answers}</p>{/if}
-			<div class="mt-4 flex gap-2">
+			<div class="sticky -bottom-6 z-10 -mx-[22px] mt-4 flex items-center gap-2 border-t border-rule bg-white px-[22px] py-3">
 				<button class="btn go" disabled={busy || !event || looking}>{chosen.length ? `Docket ${plural(chosen.length, 'date')}` : 'Keep as proposed'}</button>
 				{#if chosen.length}<button type="submit" class="btn" disabled={busy} onclick={() => (chosen = [])}>Keep as proposed</button>{/if}
 			</div>
-			<p class="sub mt-3">On the calendars of {people} and the department. A second person is asked to check.</p>
+			<p class="sub mt-2">On the calendars of {people} and the department. A second person is asked to check.</p>
 		{/snippet}
 	</ActionForm>
 </Drawer>

@@ -3,7 +3,7 @@ import { postAttachment } from '#server/outside/mail.ts';
 import { missing, only, theWorld } from '#server/web.ts';
 
 export function GET(event) {
-	only(event, 'post.read');
-	const a = postAttachment(theWorld(), event.params.id, Number(event.params.n));
+	const me = only(event, 'post.read');
+	const a = postAttachment(theWorld(), me, event.params.id, Number(event.params.n));
 	return a ? fileResponse(a.data, a.type, a.name, false) : missing('attachment');
 }

@@ -24,11 +24,11 @@
 <div class="frame">
 	<header class="on-dark band no-print">
 		<a href="/" class="flex items-center gap-[9px] text-white"><Logo /><span class="read text-[18px] font-medium max-sm:hidden">Kite Pen</span></a>
-		<nav class="flex h-full gap-[2px] overflow-x-auto" aria-label="Areas">{#each areas as [href, name] (href)}<a class="tab" class:on={on(href)} aria-current={on(href) ? 'page' : undefined} {href}>{name}</a>{/each}</nav>
+		<nav class="flex h-full min-w-0 gap-[2px] overflow-x-auto" aria-label="Areas">{#each areas as [href, name] (href)}<a class="tab" class:on={on(href)} aria-current={on(href) ? 'page' : undefined} {href}>{name}</a>{/each}</nav>
 		<div class="ml-auto flex items-center gap-4">
 			<span class="text-[#b9c9ca] max-lg:hidden">{data.department}</span>
 			<details class="who">
-				<summary aria-label="{data.me.name}, {data.me.role}">{data.me.initials}</summary>
+				<summary aria-label="{data.me.initials}: {data.me.name}, {data.me.role}">{data.me.initials}</summary>
 				<div class="who-menu"><p class="font-semibold">{data.me.name}</p><p class="sub">{data.me.role}</p><form method="post" action="/sign-out" class="mt-3"><button class="btn">Sign out</button></form></div>
 			</details>
 		</div>
@@ -42,7 +42,7 @@
 {/if}
 
 <style>
-	.frame { display: grid; grid-template-rows: 46px 1fr auto; height: 100vh; }
+	.frame { display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: 46px 1fr auto; height: 100vh; }
 	.band { background: var(--color-band); color: #cfdcdc; display: flex; align-items: center; padding: 0 20px; gap: 26px; }
 	.tab { display: flex; align-items: center; padding: 0 12px; color: #b9c9ca; font-weight: 500; position: relative; white-space: nowrap; }
 	.tab:hover, .tab.on { color: #fff; }

@@ -50,7 +50,7 @@
 			{/each}
 		</ol>
 
-		<div class="mt-5 grid gap-x-8 gap-y-6 lg:grid-cols-[1fr_400px]">
+		<div class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_400px]">
 			<div class="flex min-w-0 flex-col gap-6">
 				<Section title="Must not slip" about={data.missed.length ? `${data.missed.length} missed, ${plural(data.nearCount, 'date')} in 5 court days` : `next 5 court days, ${plural(data.nearCount, 'date')}`}>
 					{#each [...data.missed.map((d) => ({ ...d, courtDays: -1 })), ...data.mustNotSlip].slice(0, 6) as d (d.id)}

@@ -11,12 +11,18 @@ export function search(w: World, me: Staff, typed: string, most = 12): Hit[] {
 	const words = fold(typed).split(' ').filter(Boolean).slice(0, 8);
 	if (words.length === 0) return [];
 	const match = words.map((x) => `"${x}"*`).join(' ');
-	const rows = w.db.prepare<unknown[], { kind: Hit['kind']; ref: string; number: string | null; title: string | null; name: string | null; docName: string | null; docNumber: string | null; snippet: string; folder: string | null; pkind: string | null }>(
-		`SELECT s.kind, s.ref, m.number, m.title, p.name, p.kind AS pkind, d.name AS docName, d.number AS docNumber, d.folder, snippet(search, 4, '', '', '…', 8) AS snippet
+	// First the best that may be seen, then their words: a snippet of every match would cost more than the search.
+	const best = w.db.prepare<unknown[], { rowid: number }>(
+		`SELECT s.rowid FROM search s WHERE search MATCH @match AND (s.matter_id IS NULL OR s.matter_id NOT IN (SELECT m.id FROM matter m WHERE m.restricted = 1 AND NOT ${visible('m')}))
+		 ORDER BY bm25(search, 0, 0, 0, 8, 1) - CASE s.kind WHEN 'matter' THEN 3 ELSE 0 END LIMIT @most`
+	).all({ match, me: me.id, most }).map((r) => r.rowid);
+	if (best.length === 0) return [];
+	const rows = w.db.prepare<unknown[], { rowid: number; kind: Hit['kind']; ref: string; number: string | null; title: string | null; name: string | null; docName: string | null; docNumber: string | null; snippet: string; folder: string | null; pkind: string | null }>(
+		`SELECT s.rowid, s.kind, s.ref, m.number, m.title, p.name, p.kind AS pkind, d.name AS docName, d.number AS docNumber, d.folder, snippet(search, 4, '', '', '…', 8) AS snippet
 		 FROM search s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
-		 WHERE search MATCH @match AND (s.matter_id IS NULL OR ${visible('m')}) ORDER BY bm25(search, 0, 0, 0, 8, 1) - CASE s.kind WHEN 'matter' THEN 3 ELSE 0 END LIMIT @most`
-	).all({ match, me: me.id, most });
-	return rows.map((r): Hit =>
+		 WHERE search MATCH @match AND s.rowid IN (SELECT value FROM json_each(@best))`
+	).all({ match, best: JSON.stringify(best) });
+	return rows.sort((a, b) => best.indexOf(a.rowid) - best.indexOf(b.rowid)).map((r): Hit =>
 		r.kind === 'matter' ? { kind: 'matter', id: r.ref, title: r.title ?? '', about: r.number ?? '', href: `/matters/${r.number}` }
 		: r.kind === 'person' ? { kind: 'person', id: r.ref, title: r.name ?? '', about: r.pkind === 'organization' ? 'Organization' : 'Person', href: `/people/${r.ref}` }
 		: { kind: 'document', id: r.ref, title: r.docName ?? '', about: `${r.docNumber}${r.snippet ? `: ${r.snippet.replace(/\s+/g, ' ').slice(0, 90)}` : ''}`, href: `/documents/${r.ref}` }

@@ -31,6 +31,7 @@ CREATE TABLE matter (
   opened_on TEXT NOT NULL, closed_on TEXT, created_at TEXT NOT NULL
 ) STRICT;
 CREATE INDEX matter_responsible ON matter(responsible_id, status);
+CREATE INDEX matter_restricted ON matter(id) WHERE restricted = 1;
 CREATE INDEX matter_kind ON matter(kind, number);
 CREATE TABLE matter_member (matter_id TEXT NOT NULL REFERENCES matter(id), staff_id TEXT NOT NULL REFERENCES staff(id), role TEXT NOT NULL, PRIMARY KEY (matter_id, staff_id)) STRICT, WITHOUT ROWID;
 CREATE INDEX matter_member_staff ON matter_member(staff_id);

@@ -1,0 +1,213 @@
+/** Every room of the demo house: one-click sign-in, accessibility, narrow screens, bad input, keys, headers. */
+import assert from 'node:assert/strict';
+import { spawnSync } from 'node:child_process';
+import { createRequire } from 'node:module';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { after, before, describe, it } from 'node:test';
+import type { Browser } from 'puppeteer-core';
+import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
+
+const axe = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
+const scratch = mkdtempSync(join(tmpdir(), 'kite-in-'));
+let house: House;
+let browser: Browser;
+let io: Desk;
+let pier = '';
+
+type Found = { id: string; impact: string; nodes: { target: string[]; failureSummary: string }[] };
+async function faults(d: Desk): Promise<string[]> {
+	await d.settled();
+	// The page's own policy allows no foreign script: axe goes in by the debugger.
+	await d.page.setBypassCSP(true);
+	await d.page.reload({ waitUntil: 'load' });
+	await d.settled();
+	await d.page.addScriptTag({ path: axe });
+	const found = (await d.page.evaluate(async () => ((await (window as unknown as { axe: { run(o: object): Promise<{ violations: unknown[] }> } }).axe.run({ resultTypes: ['violations'] })).violations))) as Found[];
+	await d.page.setBypassCSP(false);
+	return found.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`);
+}
+
+describe('the demo house', { timeout: 600_000 }, () => {
+	before(async () => {
+		house = await openHouse('demo/make.ts');
+		browser = await openBrowser();
+	});
+	after(async () => {
+		await browser?.close();
+		await house?.stop();
+	});
+
+	it('lets one in as a demo person with one click, and shows a lived-in house', async () => {
+		io = await sit(browser, house.origin);
+		await io.go('/');
+		assert.equal(new URL(io.page.url()).pathname, '/sign-in');
+		await io.press('IO Ines Okafor');
+		await io.sees('Monday 23 November');
+		await io.sees('Answer or Rule 12 motion');
+		await io.go('/matters?who=all');
+		const rows = await io.page.$$eval('a[data-row]', (all) => all.map((a) => [a.textContent, a.getAttribute('href')]));
+		assert.ok(rows.length >= 38, `${rows.length} matters`);
+		pier = rows.find((r) => r[0] === 'Pier 9 passenger fall')![1]!;
+		await io.go('/docket');
+		assert.ok((await io.page.$$('[data-deadline]')).length >= 25);
+		await io.go('/documents');
+		await io.sees(/5\d, newest first/);
+	});
+
+	it('has nothing serious for axe to find on any main view', async () => {
+		const ops = await sit(browser, house.origin, 'haddad');
+		const guest = await sit(browser, house.origin);
+		await io.go('/documents');
+		const paper = await io.page.evaluate(() => [...document.querySelectorAll('tr')].find((t) => t.textContent!.includes('signed, sealed'))!.querySelector('a')!.getAttribute('href')!);
+		await ops.go('/costs');
+		const run = await ops.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')!);
+		const views: [Desk, string][] = [[guest, '/sign-in'], ...['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/tasks`, `${pier}/documents`, `${pier}/logbook`, `${pier}/time`, '/docket', '/documents', paper, `${paper}/sign`, '/time'].map((p): [Desk, string] => [io, p]), ...['/costs', run, '/post'].map((p): [Desk, string] => [ops, p])];
+		const all: string[] = [];
+		for (const [d, path] of views) {
+			await d.go(path);
+			for (const f of await faults(d)) all.push(`${path}: ${f}`);
+		}
+		assert.deepEqual(all, []);
+	});
+
+	it('fits a screen 1024 wide and a telephone', async () => {
+		for (const [width, paths] of [[1024, ['/', '/matters?who=all', `${pier}/docket`, '/docket', '/documents', '/time']], [390, ['/', '/time', '/matters']]] as const) {
+			const d = await sit(browser, house.origin, 'okafor', { width, height: 800 });
+			for (const path of paths) {
+				await d.go(path);
+				const over = await d.page.evaluate(() => Math.max(document.documentElement.scrollWidth, document.querySelector('main')!.scrollWidth) - window.innerWidth);
+				assert.ok(over <= 1, `${path} is ${over} px too wide at ${width}`);
+			}
+			await d.page.browserContext().close();
+		}
+	});
+
+	it('opens a matter with the keyboard alone, and keeps a draft when Escape is pressed', async () => {
+		await io.go('/matters');
+		await io.page.keyboard.press('n');
+		await io.page.waitForSelector('[role="dialog"]');
+		const k = io.page.keyboard;
+		for (let i = 0; i < 10 && !(await io.page.evaluate(() => (document.activeElement as HTMLInputElement).name === 'title')); i++) await k.press('Tab');
+		await k.type('Gangway camera request');
+		await k.press('Escape');
+		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
+		await io.page.reload();
+		await io.settled();
+		await k.press('n');
+		await io.page.waitForSelector('[role="dialog"]');
+		assert.equal(await (await io.control('Title')).evaluate((e) => e.value), 'Gangway camera request');
+		const reach = async (name: string) => { for (let i = 0; i < 20 && !(await io.page.evaluate((n) => (document.activeElement as HTMLInputElement).name === n, name)); i++) await k.press('Tab'); };
+		await reach('unitId');
+		await k.type('Term');
+		await k.press('Enter').catch(() => undefined);
+		for (let i = 0; i < 30 && !(await io.page.evaluate(() => document.activeElement!.textContent!.trim() === 'Open the matter')); i++) await k.press('Tab');
+		await k.press('Enter');
+		await io.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
+		await io.sees('Gangway camera request');
+		await k.press('?');
+		await io.sees('to the pen line');
+		await k.press('?');
+	});
+
+	it('refuses files that are not what they say, and too large ones, beside the field', async () => {
+		await io.go(`${pier}/documents`);
+		const put = async (name: string, data: Buffer) => {
+			writeFileSync(join(scratch, name), data);
+			await (await io.control('File')).uploadFile(join(scratch, name));
+			await io.press('File it');
+		};
+		await io.press('Add a file');
+		await io.fill('Name', 'Kept name');
+		await put('fake.docx', Buffer.from('this is not a DOCX'));
+		await io.sees('fake.docx is not a DOCX file, whatever its name says.');
+		await put('big.pdf', Buffer.concat([Buffer.from('%PDF-1.7\n'), Buffer.alloc(60 * 1024 * 1024)]));
+		await io.sees('a file may have at most 50 MB');
+		assert.equal(await (await io.control('Name')).evaluate((e) => e.value), 'Kept name');
+		// The server itself refuses, too, when the form's own look is gone round.
+		const status = await io.page.evaluate(async (path) => {
+			const f = new FormData();
+			f.set('matterId', 'x'); f.set('folder', 'Internal'); f.set('mark', '');
+			f.set('file', new File(['%PDF-1.7', new Uint8Array(60 * 1024 * 1024)], 'big.pdf'));
+			return (await (await fetch(`${path}/documents?/upload`, { method: 'POST', body: f, headers: { 'x-sveltekit-action': 'true', accept: 'application/json' } })).text()).slice(0, 300);
+		}, pier);
+		assert.match(status, /at most 50 MB/);
+		await put('note.txt', Buffer.from('A deckhand heard the bell.'));
+		await io.sees('Kept name');
+		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
+	});
+
+	it('says in plain words what is wrong with dates, texts and a move of someone else’s', async () => {
+		await io.go(`${pier}/docket`);
+		await io.press('Enter an event');
+		await io.choose('What happened', 'complaint filed', 'Complaint filed');
+		await io.fill('On', '2026-02-30');
+		await io.sees('2026-02-30 is not a date that exists.');
+		await io.fill('On', '24 Dec 2026');
+		await io.sees('has not come yet');
+		await io.fill('On', '1 May 2001');
+		await io.sees('Is the year right?');
+		await io.page.keyboard.press('Escape');
+		await io.go(`${pier}`);
+		await io.press('Change', 'aside');
+		await io.fill('Title', 'x'.repeat(310));
+		await io.press('Save the facts');
+		await io.sees('The title is longer than 300 characters.');
+		assert.equal((await (await io.control('Title')).evaluate((e) => e.value)).length, 310, 'what was typed is kept');
+		await io.fill('Title', 'Pier 9 <script>alert(1)</script> “fall” & more');
+		await io.press('Save the facts');
+		await io.sees('Pier 9 <script>alert(1)</script> “fall” & more');
+		await io.press('Change', 'aside');
+		await io.fill('Title', 'Pier 9 passenger fall');
+		await io.press('Save the facts');
+		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
+	});
+
+	it('gives a business partner nothing but what waits for their signature', async () => {
+		const wes = await sit(browser, house.origin, 'tarrant');
+		await wes.sees('Nothing waits for your signature.');
+		for (const path of ['/matters', '/docket', '/documents', '/time', '/costs', '/post', pier, `${pier}/docket`, '/people/x']) {
+			await wes.go(path);
+			await wes.sees('There is no such page, or it is not yours to see.');
+		}
+		for (const path of ['/api/pen?line=pier', '/api/people?q=a']) assert.equal(await wes.page.evaluate(async (p) => (await fetch(p)).status, path), 404);
+	});
+
+	it('lets nobody in without a session, and no other site speak for one', async () => {
+		const get = async (path: string, init: RequestInit = {}) => fetch(house.origin + path, { redirect: 'manual', ...init });
+		for (const path of ['/', '/matters', pier, '/docket', '/documents', '/time', '/costs', '/post']) assert.equal((await get(path)).status, 303, path);
+		assert.equal((await get('/api/pen?line=x')).status, 401);
+		const cookie = (await io.page.browserContext().cookies()).find((c) => c.name === 'kite')!;
+		const forged = await get('/matters?/open', { method: 'POST', headers: { cookie: `kite=${cookie.value}`, origin: 'https://elsewhere.example', 'content-type': 'application/x-www-form-urlencoded' }, body: 'title=x' });
+		assert.equal(forged.status, 403);
+		const page = await get('/sign-in');
+		const csp = page.headers.get('content-security-policy')!;
+		assert.match(csp, /default-src 'self'/);
+		assert.match(csp, /frame-ancestors 'none'/);
+		assert.doesNotMatch(csp, /script-src[^;]*unsafe/);
+		assert.equal(page.headers.get('x-content-type-options'), 'nosniff');
+		const health = await get('/healthz');
+		assert.deepEqual([health.status, await health.json()], [200, { ok: true }]);
+	});
+
+	it('does not start for real with a setting missing or unsafe, and says which', () => {
+		const start = (env: Record<string, string>) => spawnSync(process.execPath, ['bin/start.mjs'], { env: { PATH: process.env.PATH!, ...env }, encoding: 'utf8', timeout: 20_000 });
+		const none = start({});
+		assert.equal(none.status, 1);
+		for (const name of ['KITE_DATA', 'KITE_ORIGIN', 'KITE_SMTP_URL', 'KITE_MAIL_FROM', 'KITE_SEAL_P12', 'KITE_SEAL_PASSWORD']) assert.match(none.stderr, new RegExp(`${name} is missing`));
+		const unsafe = start({ KITE_DATA: scratch, KITE_ORIGIN: 'http://legal.example.com', KITE_SMTP_URL: 'smtp://x', KITE_MAIL_FROM: 'x@x', KITE_SEAL_P12: '/no/such', KITE_SEAL_PASSWORD: 'short', KITE_TODAY: '2026-01-01' });
+		assert.equal(unsafe.status, 1);
+		for (const words of [/must begin with https/, /fewer than 12 characters/, /a file that is not there/, /KITE_TODAY is for the demo/]) assert.match(unsafe.stderr, words);
+	});
+
+	it('backs up while it runs, and the copy opens', () => {
+		const to = join(scratch, 'copy');
+		const env = { ...process.env, KITE_DATA: house.data };
+		const r = spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], { env, encoding: 'utf8' });
+		assert.equal(r.status, 0, r.stderr);
+		const audit = spawnSync(process.execPath, ['--import', 'tsx', 'bin/audit.ts'], { env: { ...process.env, KITE_DATA: to }, encoding: 'utf8' });
+		assert.match(audit.stdout, /The audit trail holds/);
+		assert.match(spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], { env, encoding: 'utf8' }).stderr, /holds a backup already/);
+	});
+});

@@ -140,7 +140,7 @@ for (const [i, m] of matters.entries()) {
 // Documents: letters assembled, papers filed; some are signed, some are with signers.
 const letter = templates(w);
 const papers: { id: string; m: Made; name: string }[] = [];
-for (let i = 0; i < 48; i++) {
+for (let i = 0; i < 54; i++) {
 	const m = matters[i % matters.length]!;
 	at = addDays(today, -rnd.int(1, Math.max(2, Math.min(300, daysBetween(m.from, today) - 1))));
 	if (i < 8) {

@@ -24,7 +24,6 @@ const TABLE = {
 	'note.write': department,
 	'document.read': department,
 	'document.edit': department,
-	'template.edit': ['legal-operations', 'administrator'],
 	'sign.request': department,
 	'sign.own': ['counsel', 'paralegal', 'docket-clerk', 'legal-operations', 'administrator', 'business-partner'],
 	'time.own': department,

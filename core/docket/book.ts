@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { CourtCalendar, type Closure } from '../dates/calendar.ts';
 import { Holidays, type HolidayRule } from '../dates/holidays.ts';
 import { parseDate } from '../dates/plain.ts';
-import { CountError, parseAmount } from './count.ts';
+import { parseAmount } from './count.ts';
 import { methodSchema, type Method } from './method.ts';
 
 /** Where a count starts: the event, the answer to a question, another deadline of the same event, or another expression. */
@@ -145,9 +145,6 @@ export function idOf(text: string): string {
 /** A book that does not hold together, in words that say where. */
 export class BookError extends Error {}
 
-const HOLDS = 'Every rulebook must be checked against the current rules before it is relied on.';
-export const CHECK_RULES = HOLDS;
-
 /** Reads one book from data (parsed YAML). Throws BookError naming the place. */
 export function readBook(data: unknown): BookFile {
 	const parsed = bookSchema.safeParse(data);
@@ -244,5 +241,3 @@ function checkEvent(book: string, event: BookEvent): void {
 export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
 	return book.calendar.with(closures);
 }
-
-export { CountError };

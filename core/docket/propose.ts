@@ -4,7 +4,7 @@ import { parseDate, parseTime, type PlainDate } from '../dates/plain.ts';
 import type { BookEvent, Expression, Rule, Rulebook, Start } from './book.ts';
 import { calendarOf } from './book.ts';
 import { count, CountError, deemedDay, nextWeekday, parseAmount } from './count.ts';
-import { ordinal, sayAmount, type Step } from './trace.ts';
+import { sayAmount, type Step } from './trace.ts';
 
 export type EventInput = {
 	event: string;
@@ -210,5 +210,3 @@ function dedupe(notes: Step[]): Step[] {
 		return seen.has(key) ? false : (seen.add(key), true);
 	});
 }
-
-export { ordinal };

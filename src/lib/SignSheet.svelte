@@ -56,7 +56,7 @@
 		<ActionForm action="?/sign" {ondone}>
 			{#snippet children({ errors, busy })}
 				<input type="hidden" name="values" value={JSON.stringify(all)} />
-				<div class="ruled"><h2>Your signature</h2><span class="sub">{view.fields.length} {view.fields.length === 1 ? 'field' : 'fields'} to fill</span></div>
+				<div class="ruled"><h2>Your signature</h2><button type="button" class="act" onclick={() => document.querySelector('.own')?.scrollIntoView({ block: 'center' })}>show {view.fields.length === 1 ? 'the field' : `the ${view.fields.length} fields`}</button></div>
 				<div class="mt-2.5 flex gap-1.5" role="group" aria-label="How you sign">{#each [['type', 'Type'], ['draw', 'Draw'], ['picture', 'Upload a picture']] as const as [k, n] (k)}<button type="button" class="note" class:on={how === k} aria-pressed={how === k} onclick={() => { how = k; drawn = ''; }}>{n}</button>{/each}</div>
 				{#if how === 'type'}<input class="box read mt-2 !text-[22px] italic" bind:value={typed} aria-label="Type your signature" maxlength="120" />
 				{:else if how === 'draw'}<canvas use:draw class="mt-2 h-[110px] w-full touch-none border border-rule bg-white" aria-label="Draw your signature here; or choose Type"></canvas><button type="button" class="act" onclick={() => { pad?.clear(); drawn = ''; }}>clear</button>

@@ -23,7 +23,7 @@
 			{/each}
 		</ol>
 	{/if}
-	<p class="read mt-2 text-[16px] leading-[1.4]">{#each count.sentences as s, i (i)}{#each parts(s) as p, k (k)}{#if k % 2}<b class="font-semibold">{p}</b>{:else}{p}{/if}{/each}&#32;{/each}</p>
+	<p class="read mt-2 text-[16px] leading-[1.4]">{#each count.sentences as s, i (i)}{#each parts(i ? ` ${s}` : s) as p, k (k)}{#if k % 2}<b class="font-semibold">{p}</b>{:else}{p}{/if}{/each}{/each}</p>
 	<p class="sub mt-1.5 text-[12px]">{count.bookTitle}, reviewed {count.reviewed}. To be checked against the current rules.</p>
 </div>
 

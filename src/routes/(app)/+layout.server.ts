@@ -14,7 +14,7 @@ export function load(event) {
 	const inside = may(me.role, 'matter.read');
 	return {
 		me: { id: me.id, name: me.name, initials: me.initials, role: ROLE_WORDS[me.role] },
-		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read'), inside },
+		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside },
 		department: w.db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? 'Legal department',
 		today: w.clock.today(), zone: settings().zone,
 		timers: inside ? timers(w, me) : [],

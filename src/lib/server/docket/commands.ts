@@ -6,7 +6,7 @@ import { calendarOf } from '#core/docket/book.ts';
 import { count, CountError, parseAmount } from '#core/docket/count.ts';
 import { propose, type Left, type Proposal } from '#core/docket/propose.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type World } from '../command.ts';
-import { day, id, maybeDay, maybeText, maybeTime, text } from '../fields.ts';
+import { day, id, maybeText, maybeTime, text } from '../fields.ts';
 import { newId } from '../ids.ts';
 import { onMatter, queueMail, theMatter, type MatterRow } from '../trust/scope.ts';
 import { rulebook } from './books.ts';
@@ -265,5 +265,3 @@ export const addClosure = command({
 		scribe.note(i);
 	}
 });
-
-export { maybeDay };

@@ -3,12 +3,12 @@ import type { MergeObject } from '#core/assembly/merge.ts';
 import { missing } from '#core/assembly/merge.ts';
 import { kindOf } from '#core/kinds.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type Staff, type World } from '../command.ts';
-import { id, maybeText, text } from '../fields.ts';
+import { id, text } from '../fields.ts';
 import { newId } from '../ids.ts';
 import { peopleOf } from '../people/queries.ts';
 import { findMatter, theMatter, type MatterRow } from '../trust/scope.ts';
 import { fill, tagsOf } from './assemble.ts';
-import { DOCX, mediaType, textOf } from './media.ts';
+import { mediaType, textOf } from './media.ts';
 import { docxToPdf } from './pdf.ts';
 
 export const FOLDERS = ['Pleadings', 'Correspondence', 'Discovery', 'Agreements', 'Evidence', 'Internal'] as const;
@@ -126,18 +126,5 @@ export const assembleDocument = command({
 		scribe.note({ template: i.templateId, documents: [docx.documentId, pdf.documentId] });
 		scribe.log(m.id, 'document', `${i.name} assembled as ${pdf.number} (PDF) and ${docx.number} (DOCX).`, `/documents/${pdf.documentId}`);
 		return { docxId: docx.documentId, pdfId: pdf.documentId };
-	}
-});
-
-export const addTemplate = command({
-	name: 'add template',
-	action: 'template.edit',
-	input: z.object({ name: text('The name', 120), description: maybeText('The description', 300), file: storedSchema }),
-	run(ctx, i, scribe) {
-		if (i.file.type !== DOCX) throw new Refused('A template is a DOCX file.', 'file');
-		tagsOf(ctx.files.get(i.file.sha256));
-		if (ctx.db.prepare('SELECT 1 FROM template WHERE name = ?').get(i.name)) throw new Refused('There is a template of this name.', 'name');
-		ctx.db.prepare('INSERT INTO template (id, name, description, sha256) VALUES (?, ?, ?, ?)').run(newId('tpl'), i.name, i.description, i.file.sha256);
-		scribe.note({ name: i.name });
 	}
 });

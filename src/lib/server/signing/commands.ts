@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { date as plain, sayDate } from '#core/dates/plain.ts';
 import { roundState, turn, type SignerState } from '#core/signing/round.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type World } from '../command.ts';
 import { addVersionRow, store } from '../documents/commands.ts';
@@ -94,7 +95,7 @@ function tellTurn(ctx: Ctx, roundId: string): void {
 		ctx.db.prepare('UPDATE signer SET token_hash = ?, told_at = ? WHERE id = ?').run(tokenHash, ctx.clock.now(), s.id);
 		queueMail(ctx, newId('mal'), {
 			matterId: r.matter_id, to: `${s.name} <${s.email}>`, subject: `Please sign: ${r.title}`,
-			text: `${s.name},\n\n${sender.name} asks you to sign “${r.title}”.${r.wanted_by ? ` It is wanted by ${r.wanted_by}.` : ''}\n${r.message ? `\n${r.message}\n` : ''}\n${s.staff_id ? `Open it here:\n${link}\n` : `Open it here; you need no account:\n${link}\n\nThe link is yours alone. Do not pass it on.\n`}`
+			text: `${s.name},\n\n${sender.name} asks you to sign “${r.title}”.${r.wanted_by ? ` It is wanted by ${sayDate(plain(r.wanted_by))}.` : ''}\n${r.message ? `\n${r.message}\n` : ''}\n${s.staff_id ? `Open it here:\n${link}\n` : `Open it here; you need no account:\n${link}\n\nThe link is yours alone. Do not pass it on.\n`}`
 		});
 	}
 }

@@ -4,7 +4,7 @@ import { visible } from '../trust/scope.ts';
 
 export type EntryView = { id: string; day: PlainDate; minutes: number; narrative: string; activity: string | null; activityName: string | null; state: 'draft' | 'released' | 'allocated'; matterNumber: string | null; matterTitle: string | null; who: string; run: string | null };
 const SELECT = `SELECT t.id, t.day, t.minutes, t.narrative, t.activity, a.name AS activityName, s.initials AS who,
- CASE WHEN r.id IS NOT NULL THEN 'allocated' WHEN t.released_at IS NOT NULL THEN 'released' ELSE 'draft' END AS state, coalesce(r.number, CASE WHEN r.id IS NULL THEN NULL ELSE 'run being prepared' END) AS run,
+ CASE WHEN r.id IS NOT NULL THEN 'allocated' WHEN t.released_at IS NOT NULL THEN 'released' ELSE 'draft' END AS state, coalesce(r.number, CASE WHEN r.id IS NULL THEN NULL ELSE 'in the next run' END) AS run,
  m.number AS matterNumber, m.title AS matterTitle
  FROM time_entry t JOIN staff s ON s.id = t.staff_id LEFT JOIN activity_code a ON a.code = t.activity LEFT JOIN matter m ON m.id = t.matter_id
  LEFT JOIN cost_line c ON c.entry_id = t.id AND c.holds = 1 LEFT JOIN cost_run r ON r.id = c.run_id`;

@@ -33,7 +33,7 @@ export function onMatter(db: Db, matterId: string): { id: string; name: string; 
 	).all(matterId, matterId);
 }
 
-/** Queues a mail; a job hands it to the mail server. */
+/** Queues a mail inside the caller's transaction; a job hands it to the mail server. */
 export function queueMail(ctx: Ctx, id: string, mail: { matterId: string | null; to: string; subject: string; text: string; attachment?: { sha256: string; name: string } }): void {
 	ctx.db.prepare('INSERT INTO mail_out (id, matter_id, recipient, subject, text, attachment_sha256, attachment_name, queued_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)')
 		.run(id, mail.matterId, mail.to, mail.subject, mail.text, mail.attachment?.sha256 ?? null, mail.attachment?.name ?? null, ctx.clock.now());

@@ -55,7 +55,8 @@
 
 <style>
 	.scroll { overflow: auto; max-height: calc(100vh - 340px); min-height: 220px; }
-	.sheet thead th { position: sticky; top: 0; background: #fff; z-index: 1; box-shadow: 0 1.5px 0 var(--color-ink); border-bottom: 0; }
-	.sheet tfoot td { position: sticky; bottom: 0; background: #fff; box-shadow: 0 -1.5px 0 var(--color-ink); border-bottom: 0; }
+	.sheet thead th { position: sticky; top: 0; background: #fff; z-index: 1; box-shadow: inset 0 -1.5px 0 var(--color-ink); border-bottom: 0; }
+	.sheet { border-collapse: separate; border-spacing: 0; }
+	.sheet tfoot td { position: sticky; bottom: 0; background: #fff; box-shadow: inset 0 1.5px 0 var(--color-ink); border-bottom: 0; }
 	@media print { .scroll { max-height: none; overflow: visible; } }
 </style>

@@ -16,7 +16,7 @@
 		<div class="flex items-center gap-3"><h2 class="read grow !text-[20px] !font-medium">Time and cost</h2></div>
 		<div class="no-print mt-2"><LogTime action="?/log" today={data.today} activities={data.activities} matterId={data.caption.id} /></div>
 		<table class="list mt-3"><thead><tr><th class="w-[92px]">Day</th><th class="w-[52px]">Who</th><th>What was done</th><th class="w-[110px]">State</th><th class="num w-[64px]">Hours</th></tr></thead>
-			<tbody>{#each data.entries as e (e.id)}<tr><td class="whitespace-nowrap">{short(e.day, data.today)}</td><td>{e.who}</td><td class="py-1.5">{e.narrative}{#if e.activityName}<span class="sub ml-2">{e.activityName}</span>{/if}</td><td class="sub">{e.state}{e.run && e.state === 'allocated' ? ` ${e.run}` : ''}</td><td class="num">{sayHours(e.minutes)}</td></tr>{/each}</tbody></table>
+			<tbody>{#each data.entries as e (e.id)}<tr><td class="whitespace-nowrap">{short(e.day, data.today)}</td><td>{e.who}</td><td class="py-1.5">{e.narrative}{#if e.activityName}<span class="sub ml-2">{e.activityName}</span>{/if}</td><td class="sub">{e.state === 'allocated' ? e.run : e.state}</td><td class="num">{sayHours(e.minutes)}</td></tr>{/each}</tbody></table>
 		{#if data.entries.length === 0}<Empty>No time is logged on this matter. Write a line below: 0.4 and what you did.</Empty>{/if}
 	</div>
 	<aside class="flex flex-col gap-7">

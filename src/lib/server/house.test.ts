@@ -1,0 +1,113 @@
+import assert from 'node:assert/strict';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, it } from 'node:test';
+import { makeClock } from './command.ts';
+import { openDb } from './db/open.ts';
+import { newId } from './ids.ts';
+import { newMatter, testHouse } from './testing.ts';
+import { matterList, logbook } from './matters/queries.ts';
+import { writeNote } from './matters/commands.ts';
+import { fileStore } from './trust/files.ts';
+import { openWorld, readSettings } from './world.ts';
+
+const folder = () => mkdtempSync(join(tmpdir(), 'kite-db-'));
+
+describe('the database', () => {
+	it('opens with foreign keys, WAL, full synchronous writes and strict tables', () => {
+		const db = openDb(join(folder(), 'a.db'));
+		assert.equal(db.pragma('foreign_keys', { simple: true }), 1);
+		assert.equal(db.pragma('journal_mode', { simple: true }), 'wal');
+		assert.equal(db.pragma('synchronous', { simple: true }), 2);
+		const loose = db.prepare<[], { name: string }>("SELECT name FROM pragma_table_list WHERE schema = 'main' AND type = 'table' AND strict = 0 AND name NOT LIKE 'sqlite%'").all().map((t) => t.name);
+		assert.deepEqual(loose, []);
+		assert.throws(() => db.prepare("INSERT INTO cost_center (id, unit_id, code, name) VALUES ('x', 'none', '1', 'x')").run(), /FOREIGN KEY/);
+		assert.throws(() => db.prepare("INSERT INTO rate (id, from_day, cents_per_hour) VALUES ('x', '2026-01-01', 'much')").run(), /cannot store TEXT/);
+		db.close();
+	});
+	it('migrates once and keeps what is there when it is opened again', () => {
+		const path = join(folder(), 'a.db');
+		const db = openDb(path);
+		db.prepare("INSERT INTO setting VALUES ('department', 'Kept')").run();
+		db.close();
+		const again = openDb(path);
+		assert.equal(again.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()!.value, 'Kept');
+		assert.equal(again.pragma('user_version', { simple: true }), readdirSync('src/lib/server/db/migrations').length);
+		again.close();
+	});
+});
+
+describe('the file store', () => {
+	it('keeps a file once by its hash and notices damage', () => {
+		const at = folder();
+		const files = fileStore(at);
+		const sha = files.put(Buffer.from('contents'));
+		assert.equal(files.put(Buffer.from('contents')), sha);
+		assert.equal(files.get(sha).toString(), 'contents');
+		assert.throws(() => files.get('../../etc/passwd'), /not the name of a file/);
+		const path = join(at, sha.slice(0, 2), sha);
+		assert.deepEqual(readdirSync(join(at, sha.slice(0, 2))), [sha], 'no half-written part stays');
+		writeFileSync(path, 'changed');
+		assert.throws(() => files.get(sha), /damaged/);
+	});
+});
+
+describe('settings and the clock', () => {
+	it('are read from the environment', () => {
+		const s = readSettings({ KITE_ORIGIN: 'https://legal.example.com/', KITE_TODAY: '2026-11-23', KITE_DATA: '/x' });
+		assert.deepEqual([s.origin, s.secure, s.today, s.data], ['https://legal.example.com', true, '2026-11-23', '/x']);
+		assert.equal(readSettings({ PORT: '4000' }).origin, 'http://localhost:4000');
+		assert.throws(() => readSettings({ KITE_TODAY: '2026-02-30' }), /KITE_TODAY is not a date/);
+	});
+	it('pin the day and let the time of day run', () => {
+		const c = makeClock('America/Los_Angeles', '2026-11-23');
+		assert.equal(c.today(), '2026-11-23');
+		assert.match(c.now(), /^2026-11-2[34]T\d\d:\d\d:\d\d\.\d{3}Z$/);
+	});
+	it('make a seal of the house’s own once, readable by nobody else', async () => {
+		const data = folder();
+		const world = openWorld(readSettings({ KITE_DATA: data }));
+		const first = await world.seal();
+		assert.ok(existsSync(join(data, 'seal.p12')));
+		world.db.close();
+		const again = openWorld(readSettings({ KITE_DATA: data }));
+		assert.deepEqual((await again.seal()).p12, first.p12);
+		assert.equal((await again.seal()).password, readFileSync(join(data, 'seal.password'), 'utf8'));
+		again.db.close();
+	});
+});
+
+describe('ids', () => {
+	it('sort by the time they were made, also within a millisecond', () => {
+		const ids = Array.from({ length: 20 }, (_, i) => newId('x', 1_790_000_000_000 + Math.floor(i / 10)));
+		assert.deepEqual([...ids].sort(), ids);
+		assert.equal(new Set(ids).size, 20);
+		assert.match(ids[0]!, /^x_[0-9a-z]{16}$/);
+	});
+});
+
+describe('lists', () => {
+	it('page, filter and search matters without minding signs that SQL would', async () => {
+		const h = await testHouse();
+		for (let i = 0; i < 65; i++) newMatter(h, { title: i === 7 ? '100 % of 50_000 \\ tons' : `Matter ${i}`, kind: i % 2 ? 'agreement' : 'litigation', unitId: `unit_${i % 6}` });
+		const me = h.staff('castellan');
+		const all = matterList(h, me, { who: 'all' });
+		assert.deepEqual([all.total, all.rows.length], [65, 60]);
+		assert.equal(matterList(h, me, { who: 'all', page: 2 }).rows.length, 5);
+		assert.equal(matterList(h, me, { who: 'mine' }).total, 0);
+		assert.equal(matterList(h, me, { who: 'all', q: '100 %' }).total, 1);
+		assert.equal(matterList(h, me, { who: 'all', q: '%' }).total, 1);
+		assert.equal(matterList(h, me, { who: 'all', q: '50_000 \\' }).total, 1);
+		assert.equal(matterList(h, me, { who: 'all', kind: 'agreement', unit: 'unit_1' }).total, 11);
+	});
+	it('page and search a logbook', async () => {
+		const h = await testHouse();
+		const { matterId } = newMatter(h);
+		for (let i = 0; i < 120; i++) writeNote(h.as('okafor'), { matterId, words: `Note ${i}${i === 50 ? ' about the bell' : ''}` });
+		assert.deepEqual([logbook(h, matterId).total, logbook(h, matterId).rows.length, logbook(h, matterId, { page: 2 }).rows.length], [121, 100, 21]);
+		assert.equal(logbook(h, matterId, { q: 'bell' }).rows[0]!.text, 'Note 50 about the bell');
+		assert.equal(logbook(h, matterId, { kind: 'matter' }).total, 1);
+		assert.equal(logbook(h, matterId).rows[0]!.text, 'Note 119', 'newest first');
+	});
+});

@@ -22,6 +22,7 @@ world.db.pragma('synchronous = OFF');
 const today = world.clock.today();
 const rnd = new Chance(20261123);
 
+const workday = (d: PlainDate): PlainDate => (isWeekend(toDay(d)) ? workday(addDays(d, 1)) : d);
 let at: PlainDate = today;
 let tick = 0;
 /** The demo's own clock: a day, and seconds that go on from nine in the morning (17:00 UTC). */
@@ -125,10 +126,13 @@ for (const p of plans) {
 	}
 }
 
-const workday = (d: PlainDate): PlainDate => (isWeekend(toDay(d)) ? workday(addDays(d, 1)) : d);
 // Tasks: some hang on dates, some are late, some are done.
 at = addDays(today, -6);
 for (const d of [...dockets.values()].filter((x) => x.date > addDays(today, 2)).slice(0, 16)) done(addTask(as(d.matter.lawyer), { matterId: d.matter.id, subject: `Draft: ${d.title.toLowerCase()}`, assigneeId: `stf_${rnd.pick(d.matter.team)}`, due: null, deadlineId: d.id, offsetDays: rnd.pick([2, 3, 5, 10]), offsetUnit: 'cd' }));
+const pier = matters.find((m) => m.title === 'Pier 9 passenger fall')!;
+const of = (title: string) => [...dockets.values()].find((d) => d.matter === pier && d.title === title)!.id;
+for (const [subject, who, title, days] of [['File the answer', 'castellan', 'Answer or Rule 12 motion', 0], ['Draft the joint report', 'lindqvist', "Parties' conference", 3], ['List the custodians', 'fairweather', "Parties' conference", 8], ['Retain the gangway expert', 'okafor', 'Expert disclosures', 60], ['Exhibit list, first cut', 'fairweather', 'Pretrial disclosures', 15]] as const)
+	done(addTask(as('okafor'), { matterId: pier.id, subject, assigneeId: `stf_${pier.team.includes(who) ? who : 'okafor'}`, due: null, deadlineId: of(title), offsetDays: days, offsetUnit: 'cd' }));
 for (const [i, m] of matters.entries()) {
 	for (let n = rnd.int(0, 3); n > 0; n--) {
 		const t = done(addTask(as(m.lawyer), { matterId: m.id, subject: rnd.pick(words.TASKS), assigneeId: `stf_${rnd.pick(m.team)}`, due: workday(addDays(today, rnd.int(-4, 21))), deadlineId: null }));
@@ -140,8 +144,8 @@ for (const [i, m] of matters.entries()) {
 // Documents: letters assembled, papers filed; some are signed, some are with signers.
 const letter = templates(w);
 const papers: { id: string; m: Made; name: string }[] = [];
-for (let i = 0; i < 54; i++) {
-	const m = matters[i % matters.length]!;
+for (let i = 0; i < 58; i++) {
+	const m = i >= 40 && i % 3 === 0 ? pier : matters[i % matters.length]!;
 	at = addDays(today, -rnd.int(1, Math.max(2, Math.min(300, daysBetween(m.from, today) - 1))));
 	if (i < 8) {
 		const t = letter[i % letter.length]!;
@@ -161,7 +165,7 @@ for (const [i, p] of papers.filter((x) => !x.m.restricted).slice(0, 6).entries()
 	if (at < p.m.from) continue;
 	const lawyer = staff.get(p.m.lawyer)!;
 	const outside = rnd.pick(humans);
-	const r = done(startRound(as(p.m.lawyer), { documentId: p.id, title: `${p.name}, ${p.m.title}`, message: 'Please sign when you can.', inOrder: true, wantedBy: addDays(today, rnd.int(3, 12)), expires: null, signers: [{ name: lawyer.name, email: lawyer.email, staffId: lawyer.id }, { name: outside.name, email: `signer${i}@mail.example`, staffId: null }], fields: [...spot(0), ...spot(1)] }));
+	const r = done(startRound(as(p.m.lawyer), { documentId: p.id, title: `${p.name}, ${p.m.title}`, message: 'Please sign when you can.', inOrder: true, wantedBy: workday(addDays(today, rnd.int(3, 12))), expires: null, signers: [{ name: lawyer.name, email: lawyer.email, staffId: lawyer.id }, { name: outside.name, email: `signer${i}@mail.example`, staffId: null }], fields: [...spot(0), ...spot(1)] }));
 	if (i > 0) done(sign(as(p.m.lawyer), { door: { signerId: r.signerIds[0]! }, values: Object.fromEntries(w.db.prepare<[string], { id: string }>("SELECT id FROM signing_field WHERE kind = 'signature' AND signer_id = ?").all(r.signerIds[0]!).map((f) => [f.id, lawyer.name])), consent: true, address: '127.0.0.1', agent: 'demo' }));
 	if (i > 2) {
 		// The outside signer's own door: its link was mailed; only its hash is kept.
@@ -175,7 +179,7 @@ for (const [i, p] of papers.filter((x) => !x.m.restricted).slice(0, 6).entries()
 // Old mail has long been read; the last days' waits for the Post room.
 world.db.prepare('DELETE FROM mail_out WHERE queued_at < ?').run(`${addDays(today, -6)}T00:00:00.000Z`);
 at = today;
-done(startTimer({ ...as('okafor'), clock: { ...clock, now: () => new Date(Date.parse(world.clock.now()) - 42 * 60_000).toISOString() } }, { matterId: matters.find((m) => m.title === 'Pier 9 passenger fall')!.id, words: 'Answer, second draft' }));
+done(startTimer({ ...as('okafor'), clock: { ...clock, now: () => new Date(Date.parse(world.clock.now()) - 42 * 60_000).toISOString() } }, { matterId: pier.id, words: 'Answer, second draft' }));
 world.db.pragma('synchronous = FULL');
 world.db.exec('ANALYZE');
 world.db.close();

@@ -148,6 +148,10 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.sees('has not come yet');
 		await io.fill('On', '1 May 2001');
 		await io.sees('Is the year right?');
+		await io.page.click('input[name="sure"]');
+		await io.sees('Serve each defendant');
+		await io.page.click('input[name="sure"]');
+		await io.sees('Is the year right?');
 		await io.page.keyboard.press('Escape');
 		await io.go(`${pier}`);
 		await io.press('Change', 'aside');

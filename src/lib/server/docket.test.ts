@@ -28,13 +28,17 @@ describe('the docket', () => {
 		assert.match(bad(enter({ date: '2026-02-30' })).date!, /not a date that exists/);
 		assert.match(bad(enter({ date: '' })).date!, /missing/);
 		assert.match(bad(enter({ date: '2026-12-09' })).date!, /has not come yet/);
-		assert.match(bad(enter({ date: '2010-12-09' })).date!, /Is the year right/);
+		assert.match(bad(enter({ date: '2010-12-09' })).date!, /more than a year before the matter was opened/);
 		assert.match(bad(enter({ eventKey: 'landing-on-the-moon' })).eventKey!, /Choose what happened/);
 		assert.match(bad(enter({ service: 'pigeon' })).eventKey!, /not a way of service/);
 		assert.match(bad(enter({ answers: { defendant: 'martian' } })).eventKey!, /not an answer/);
 		assert.match(bad(enter({ docket: ['no-such-rule'] }))['']!, /Look at them again/);
 		assert.equal(h.db.prepare<[], { n: number }>('SELECT (SELECT count(*) FROM event) + (SELECT count(*) FROM deadline) AS n').get()!.n, 0);
 		assert.equal(h.db.prepare<[], { n: number }>("SELECT count(*) AS n FROM audit WHERE action = 'enter event'").get()!.n, 0);
+	});
+	it('takes an event from long before the matter where one says that it is so', () => {
+		good(enter({ date: '2024-05-06', sure: true, docket: [] }));
+		assert.equal(answer().date, '2024-05-28', 'past Memorial Day');
 	});
 	it('wants a second person for the second check', () => {
 		good(enter());

@@ -39,7 +39,7 @@
 				{@const p = part(d.date)}
 				<li class="day" class:hatch={d.closed} class:narrow={narrow(d)} class:now={d.date === data.today}>
 					{#if narrow(d)}<span class="vh">{d.closed}</span>{:else}
-						<div class="flex items-baseline gap-1"><span class="sub text-[12px]">{p.w}</span><b class="read text-[19px] font-medium">{p.day}</b>{#if p.day === 1}<span class="text-[12px]">{MONTHS[p.month - 1]!.slice(0, 3)}</span>{/if}</div>
+						<div class="head"><span class="sub text-[12px]">{p.w}</span><b class="read text-[19px] font-medium">{p.day}</b>{#if p.day === 1}<span class="text-[12px]">{MONTHS[p.month - 1]!.slice(0, 3)}</span>{/if}</div>
 						<div class="mt-1.5 flex flex-wrap gap-[5px]">
 							{#each d.marks.slice(0, 9) as m, i (i)}<a href={m.href} title={m.title} aria-label={m.title}>{#if m.kind === 'deadline'}<Kite state={m.state!} checked={m.checked ?? false} late={d.date === data.today && m.state === 'docketed'} size={15} />{:else}<Mark kind={m.kind} size={14} />{/if}</a>{/each}
 							{#if d.marks.length > 9}<span class="sub text-[11px]">+{d.marks.length - 9}</span>{/if}
@@ -90,6 +90,8 @@
 	.day { flex: 1 1 0; min-width: 0; padding: 5px 4px 18px 7px; border-right: 1px solid var(--color-rule-2); position: relative; }
 	.day.narrow { flex: 0 0 8px; padding: 0; border-right: 0; }
 	.day.now::after { content: ''; position: absolute; left: 0; right: 0; bottom: 0; height: 4px; background: var(--color-saffron); }
+	.head { display: flex; align-items: baseline; gap: 4px; white-space: nowrap; }
+	@media (max-width: 1180px) { .head { flex-wrap: wrap; line-height: 1.1; column-gap: 4px; } .head span:first-child { flex-basis: 100%; } }
 	.closed { position: absolute; left: 5px; right: 1px; bottom: 3px; font-size: 11px; letter-spacing: -0.01em; color: var(--color-ink-2); line-height: 1.1; overflow-wrap: anywhere; }
 	.slip { display: grid; grid-template-columns: 22px 96px minmax(0, 1fr) auto; align-items: center; gap: 6px; min-height: 48px; }
 	.slip:hover { background: #fff; }

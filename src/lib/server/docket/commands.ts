@@ -6,7 +6,7 @@ import { calendarOf } from '#core/docket/book.ts';
 import { count, CountError, parseAmount } from '#core/docket/count.ts';
 import { propose, type Left, type Proposal } from '#core/docket/propose.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type World } from '../command.ts';
-import { day, id, maybeText, maybeTime, text } from '../fields.ts';
+import { day, flag, id, maybeText, maybeTime, text } from '../fields.ts';
 import { newId } from '../ids.ts';
 import { onMatter, queueMail, theMatter, type MatterRow } from '../trust/scope.ts';
 import { rulebook } from './books.ts';
@@ -25,13 +25,14 @@ const answers = z.record(z.string(), z.string().max(100)).default({});
 const eventFields = { matterId: id('a matter'), eventKey: id('what happened'), date: day('The date'), time: maybeTime, service: maybeText('The service', 40), answers };
 
 /** What an event would set, without saving anything: for the drawer, and inside the command. */
-export function proposals(w: World, m: MatterRow, i: { eventKey: string; date: PlainDate; time: string | null; service: string; answers: Record<string, string> }): { deadlines: Proposal[]; left: Left[] } {
+export function proposals(w: World, m: MatterRow, i: { eventKey: string; date: PlainDate; time: string | null; service: string; answers: Record<string, string>; sure?: boolean | undefined }): { deadlines: Proposal[]; left: Left[] } {
 	const book = bookOf(m);
 	const event = book.events.get(i.eventKey);
 	if (!event) throw new Refused('Choose what happened.', 'eventKey');
 	const today = w.clock.today();
 	if (!event.ahead && i.date > today) throw new Refused(`${sayDate(i.date)} has not come yet: this event is entered once it has happened.`, 'date');
-	if (daysBetween(plain(m.opened_on), i.date) < -3660) throw new Refused(`${sayDate(i.date)} is more than ten years before the matter was opened. Is the year right?`, 'date');
+	// Cases begin before the department hears of them, but a year's distance is more often a slip of the pen.
+	if (!i.sure && daysBetween(plain(m.opened_on), i.date) < -366) throw new Refused(`${sayDate(i.date)} is more than a year before the matter was opened. Is the year right?`, 'date');
 	const given = Object.fromEntries(Object.entries(i.answers).filter(([, v]) => v !== ''));
 	for (const q of event.questions) if (q.kind === 'date' && given[q.id] !== undefined && !/^\d{4}-\d\d-\d\d$/.test(given[q.id]!)) throw new Refused(`${given[q.id]} is not a date that exists.`, `answer-${q.id}`);
 	try {
@@ -57,7 +58,7 @@ function insertDeadline(ctx: Ctx, m: MatterRow, eventId: string, book: Rulebook,
 export const enterEvent = command({
 	name: 'enter event',
 	action: 'docket.enter',
-	input: z.object({ ...eventFields, name: maybeText('The name', 120), docket: z.array(z.string()).default([]) }),
+	input: z.object({ ...eventFields, name: maybeText('The name', 120), sure: flag, docket: z.array(z.string()).default([]) }),
 	run(ctx, i, scribe) {
 		const m = theMatter(ctx, i.matterId);
 		const book = bookOf(m);

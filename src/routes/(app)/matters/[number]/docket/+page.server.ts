@@ -23,7 +23,7 @@ export const actions = {
 	enter: async (event) => {
 		const { c, f } = await simple(event);
 		const answers = Object.fromEntries([...f.data.entries()].filter(([k, v]) => k.startsWith('answer-') && typeof v === 'string' && v !== '').map(([k, v]) => [k.slice(7), String(v)]));
-		return answer(enterEvent(c, { matterId: f.text('matterId'), eventKey: f.text('eventKey'), date: f.text('date'), time: f.text('time'), service: f.text('service'), name: f.text('name'), answers, docket: f.all('docket') }), (v) => ({ docketed: v.docketed }));
+		return answer(enterEvent(c, { matterId: f.text('matterId'), eventKey: f.text('eventKey'), date: f.text('date'), time: f.text('time'), service: f.text('service'), name: f.text('name'), sure: f.text('sure'), answers, docket: f.all('docket') }), (v) => ({ docketed: v.docketed }));
 	},
 	docket: async (event) => { const { c, f } = await simple(event); return answer(docketDeadline(c, { deadlineId: f.text('deadlineId') }), () => ({})); },
 	check: async (event) => { const { c, f } = await simple(event); return answer(checkDeadline(c, { deadlineId: f.text('deadlineId') }), () => ({})); },

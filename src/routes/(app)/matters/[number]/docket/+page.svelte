@@ -22,7 +22,7 @@
 	function open(id: string, title: string, how: 'meet' | 'vacate') { settle = { id, title, how }; on = data.today; proof = ''; reason = ''; settling = true; }
 </script>
 
-<div class="grid min-h-full {mover ? 'xl:grid-cols-[minmax(0,1fr)_330px]' : ''}">
+<div class="grid min-h-full {mover ? 'xl:grid-cols-[minmax(0,1fr)_392px]' : ''}">
 	<div class="min-w-0 p-5">
 		<div class="flex items-center gap-3"><h2 class="read !text-[20px] !font-medium">Docket</h2><span class="sub grow">by event</span>{#if data.book && data.can.docket}<button class="btn go" onclick={() => (entering = true)}>Enter an event</button>{/if}</div>
 		{#if !data.book}<Empty>This matter has no rulebook, so no dates can be counted. <a class="act" href="/matters/{c.number}">Choose one</a></Empty>

@@ -21,7 +21,7 @@
 	let { open = $bindable(), matter, book, choices, services, today, people }: Props = $props();
 
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`event ${matter.id}`, { eventKey: '', typed: '', date: '', time: '', service: '', name: '', answers: {} as Record<string, string> });
+	const kept = draft(`event ${matter.id}`, { eventKey: '', typed: '', date: '', time: '', service: '', name: '', sure: false, answers: {} as Record<string, string> });
 	const v = kept.value;
 	const event = $derived(choices.find((c) => c.id === v.eventKey));
 	let proposals = $state<Proposal[]>([]);
@@ -33,7 +33,7 @@
 	let asked = 0;
 
 	const iso = $derived.by(() => { const r = readDate(v.date, today as PlainDate); return 'date' in r ? r.date : v.date; });
-	const request = $derived(event && v.date.trim() ? JSON.stringify({ matterId: matter.id, eventKey: v.eventKey, date: iso, time: v.time, service: event.served ? v.service : '', answers: Object.fromEntries(event.questions.map((q) => [q.id, v.answers[q.id] ?? ''])) }) : '');
+	const request = $derived(event && v.date.trim() ? JSON.stringify({ matterId: matter.id, eventKey: v.eventKey, date: iso, time: v.time, service: event.served ? v.service : '', sure: v.sure, answers: Object.fromEntries(event.questions.map((q) => [q.id, v.answers[q.id] ?? ''])) }) : '');
 	$effect(() => {
 		const body = request;
 		if (!open || !body) { proposals = []; left = []; faults = {}; return; }
@@ -68,6 +68,7 @@
 					{#if event?.served}<Field label="Served by" error={e.service} hint={v.service ? (add ? `may add ${add.replace('cd', ' court days').replace('d', ' days').replace('  ', ' ')}; each count says whether it does` : 'adds nothing') : undefined}>{#snippet children(c)}<select class="box" name="service" bind:value={v.service} {...c}><option value="">Not served, or not known</option>{#each services as s (s.id)}<option value={s.id}>{s.say.charAt(0).toUpperCase() + s.say.slice(1)}</option>{/each}</select>{/snippet}</Field>
 					{:else if event?.ahead}<Field label="At" error={e.time} hint="optional, like 10:00">{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
 				</div>
+				{#if v.sure || /Is the year right/.test(e.date ?? '')}<label class="flex gap-2"><input type="checkbox" name="sure" bind:checked={v.sure} class="accent-petrol" /> Yes, it did happen that long before the matter was opened</label>{/if}
 				{#each event?.questions ?? [] as q (q.id)}
 					{#if q.kind === 'choice'}<Field label={q.ask} error={e[`answer-${q.id}`]}>{#snippet children(c)}<select class="box" name="answer-{q.id}" bind:value={v.answers[q.id]} {...c}><option value="">Not answered (taken as: {q.options![0]!.say})</option>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option>{/each}</select>{/snippet}</Field>
 					{:else}<DateField name="answer-{q.id}" label={q.ask} bind:value={() => v.answers[q.id] ?? '', (x) => (v.answers[q.id] = x)} {today} error={e[`answer-${q.id}`]} />{/if}

@@ -34,18 +34,18 @@
 	const sign = (n: number) => (n > 0 ? `+${n}` : String(n).replace('-', '−'));
 </script>
 
-<aside class="no-print border-l border-rule bg-sail p-4" aria-label="If the event moves">
+<aside class="no-print self-start border-l border-rule bg-sail p-4 xl:sticky xl:top-0" aria-label="If the event moves">
 	<div class="flex items-baseline justify-between"><h2>If this moves</h2><span class="sub">nothing is saved yet</span></div>
 	<p class="read mt-1 text-[16px]">{event.text}</p>
 	<ActionForm action="?/move" ondone={(d) => { toast(`Moved ${plural(Number(d.moved), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`); onclose(); }}>
 		{#snippet children({ errors, busy })}
 			<input type="hidden" name="eventId" value={event.id} /><input type="hidden" name="version" value={event.version} />{#if choose}<input type="hidden" name="choose" value="1" />{/if}
-			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3"><div><span class="sub text-[12px]">from</span><p class="read text-[17px] whitespace-nowrap">{short(event.date, today)}</p></div><DateField name="to" label="to" bind:value={to} {today} error={errors.to || fault || undefined} /></div>
+			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3"><div><span class="sub text-[12px]">from</span><p class="read text-[17px] whitespace-nowrap">{short(event.date, today).slice(4)}</p></div><DateField name="to" label="to" bind:value={to} {today} error={errors.to || fault || undefined} /></div>
 			<div aria-live="polite">
 				{#each moves as m (m.deadlineId)}
 					<div class="row py-1.5 {m.days === 0 ? 'text-ink-3' : ''}">
 						<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2">{#if choose}<label class="flex gap-1.5"><input type="checkbox" name="only" value={m.deadlineId} bind:group={only} disabled={m.state === 'met'} class="accent-petrol" />{m.title}</label>{:else}<span>{m.title}</span>{/if}<s class="sub">{short(m.from, today).slice(4)}</s><b class="font-semibold">{short(m.to, today).slice(4)}</b><b class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b></div>
-						{#each m.tasks as t (t.taskId)}<div class="ml-3 grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-ink-2"><span>task: {t.subject}, {t.assignee}</span><s class="sub">{t.from ? short(t.from, today).slice(4) : ''}</s><b class="font-semibold">{short(t.to, today).slice(4)}</b><b class="num text-petrol">{t.days ? sign(t.days) : ''}</b></div>{/each}
+						{#each m.tasks as t (t.taskId)}<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-[12.5px] text-ink-2"><span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub">{t.from ? short(t.from, today).slice(4) : ''}</s><b class="font-semibold">{short(t.to, today).slice(4)}</b><b class="num text-petrol">{t.days ? sign(t.days) : ''}</b></div>{/each}
 						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">{w}</p>{/each}
 					</div>
 				{/each}

@@ -21,10 +21,10 @@
 	<div class="mt-2 border-t-[1.5px] border-ink">
 		{#each data.tasks as t (t.id)}
 			{@const done = t.state === 'done'}
-			<div class="row grid min-h-[37px] grid-cols-[24px_minmax(0,1fr)_160px_auto] items-center gap-2" data-task={t.subject}>
+			<div class="row grid min-h-[37px] grid-cols-[24px_minmax(0,1fr)_140px_minmax(0,280px)_118px] max-md:grid-cols-[24px_minmax(0,1fr)_auto] items-center gap-2" data-task={t.subject}>
 				<ActionForm action="?/finish">{#snippet children({ busy })}<input type="hidden" name="taskId" value={t.id} /><input type="hidden" name="done" value={done ? '0' : '1'} /><button class="grid h-6 w-6 place-items-center" disabled={busy} aria-label={done ? `Open again: ${t.subject}` : `Done: ${t.subject}`}><Mark kind="task" {done} color={!done && t.due && t.due < data.today ? '#b3341f' : '#16252b'} /></button>{/snippet}</ActionForm>
-				<span class="truncate {done ? 'text-ink-3 line-through' : 'font-semibold'}">{t.subject}</span><span class="sub truncate">{t.assigneeName}</span>
-				<span class="text-right whitespace-nowrap {!done && t.due && t.due < data.today ? 'font-semibold text-madder' : ''}">{#if t.hangs}<span class="sub mr-2">{t.hangs}</span>{/if}{#if t.due}<span data-due={t.due}>{short(t.due, data.today)}</span>{/if}</span>
+				<span class="truncate {done ? 'text-ink-3 line-through' : 'font-semibold'}">{t.subject}</span><span class="sub truncate max-md:hidden">{t.assigneeName}</span><span class="sub truncate max-md:hidden" title={t.hangs ?? ''}>{t.hangs ?? ''}</span>
+				<span class="text-right whitespace-nowrap {!done && t.due && t.due < data.today ? 'font-semibold text-madder' : ''}">{#if t.due}<span data-due={t.due}>{short(t.due, data.today)}</span>{/if}</span>
 			</div>
 		{:else}<Empty>No task yet. A task may hang on a date of the docket and moves with it.</Empty>{/each}
 	</div>

@@ -96,9 +96,12 @@ for (; month <= thisMonth; month = nextMonth(month)) {
 	if (month !== thisMonth) {
 		for (const login of Object.keys(hands)) if (!(login === 'reyes' && nextMonth(month) === thisMonth)) releaseTime(as(login), { upTo: last });
 		at = addDays(last, 4);
-		const run = done(makeRun(as('haddad'), { from: `${month}-01`, to: last }));
-		done(sendRun(as('haddad'), { runId: run.runId }));
-		if (nextMonth(month) !== thisMonth) done(approveRun(as('oyelaran'), { runId: run.runId }));
+		// The first month may have too few days for anyone to have worked on anything.
+		if (w.db.prepare('SELECT 1 FROM time_entry WHERE released_at IS NOT NULL AND day >= ?').get(`${month}-01`)) {
+			const run = done(makeRun(as('haddad'), { from: `${month}-01`, to: last }));
+			done(sendRun(as('haddad'), { runId: run.runId }));
+			if (nextMonth(month) !== thisMonth) done(approveRun(as('oyelaran'), { runId: run.runId }));
+		}
 	}
 }
 

@@ -28,7 +28,10 @@ function routes(dir = 'src/routes', at = ''): string[] {
 const WALK: Record<string, (() => string[]) | null> = {
 	'/': () => ['/'], '/matters': () => ['/matters?who=all', '/matters?who=all&q=Heron', '/matters?who=all&closed=1'],
 	'/matters/[number]': () => [`/matters/${hidden.number}`], '/matters/[number]/docket': () => [`/matters/${hidden.number}/docket`], '/matters/[number]/tasks': () => [`/matters/${hidden.number}/tasks`],
-	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`], '/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`], '/matters/[number]/time': () => [`/matters/${hidden.number}/time`],
+	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`], '/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`], 
+	'/matters/[number]/time': () => [
+		`/matters/${hidden.number}/time`
+	],
 	'/docket': () => ['/docket?show=all', '/docket?show=open', '/docket?show=unchecked', '/docket?show=proposed', '/docket?show=all&page=2'], '/documents': () => ['/documents', '/documents?q=Heron'],
 	'/documents/[id]': () => [`/documents/${hidden.document}`], '/documents/[id]/file': () => [`/documents/${hidden.document}/file`, `/documents/${hidden.document}/file?version=1&download=1`], '/documents/[id]/sign': () => [`/documents/${hidden.document}/sign`],
 	'/signing/[id]': () => [`/signing/${hidden.signer}`], '/signing/[id]/file': () => [`/signing/${hidden.signer}/file`],

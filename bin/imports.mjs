@@ -14,7 +14,7 @@ for (const f of [...files('core'), ...files('src')]) {
 		if (/^src\/lib\/(ui\/|[A-Z])/.test(f) && from.startsWith('#server') && !type) fault('a screen part takes only types from the server');
 		if (/\+(page|layout)\.svelte$/.test(f) && from.startsWith('#server') && !type) fault('a screen takes only types from the server');
 	}
-	if (f.startsWith('src/routes/') && /better-sqlite3/.test(text)) faults.push(`${f}: no route opens the database`);
+	if (f.startsWith('src/routes/') && /better-sqlite3|\.prepare[<(]/.test(text)) faults.push(`${f}: no route writes SQL`);
 }
 if (faults.length) { console.error(faults.join('\n')); process.exit(1); }
 console.log('Imports go down only.');

@@ -5,6 +5,7 @@ import pino, { type Logger } from 'pino';
 import { parseDate } from '#core/dates/plain.ts';
 import { makeClock, type Staff, type World, type Ctx } from './command.ts';
 import { openDb } from './db/open.ts';
+import { departmentName } from './house.ts';
 import { startJobs, type Jobs } from './jobs/jobs.ts';
 import { makeSealKey } from './signing/seal.ts';
 import { setUp } from './setup.ts';
@@ -35,7 +36,7 @@ function sealKey(s: Settings, w: World): { p12: Buffer; password: string } {
 	if (s.sealFile) return { p12: readFileSync(s.sealFile), password: s.sealPassword ?? '' };
 	const [p12, pass] = [join(s.data, 'seal.p12'), join(s.data, 'seal.password')];
 	if (!existsSync(p12) || !existsSync(pass)) {
-		const made = makeSealKey(w.db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? 'Legal department', Date.now());
+		const made = makeSealKey(departmentName(w), Date.now());
 		for (const [path, data] of [[pass, made.password], [p12, made.p12]] as const) {
 			writeFileSync(path, data, { mode: 0o600 });
 			chmodSync(path, 0o600);

@@ -1,6 +1,7 @@
 import { KINDS } from '#core/kinds.ts';
 import { may, ROLE_WORDS } from '#core/access/table.ts';
 import { department, units } from '#server/matters/queries.ts';
+import { departmentName } from '#server/house.ts';
 import { matterBooks } from '#server/matters/commands.ts';
 import { timers } from '#server/time/queries.ts';
 import { staff, theWorld } from '#server/web.ts';
@@ -15,7 +16,7 @@ export function load(event) {
 	return {
 		me: { id: me.id, name: me.name, initials: me.initials, role: ROLE_WORDS[me.role] },
 		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside },
-		department: w.db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? 'Legal department',
+		department: departmentName(w),
 		today: w.clock.today(), zone: settings().zone,
 		timers: inside ? timers(w, me) : [],
 		kinds: KINDS.map((k) => ({ id: k.id, name: k.name, plural: k.plural, opponent: k.opponent, rulebook: k.rulebook })),

@@ -1,7 +1,8 @@
 import { json } from '@sveltejs/kit';
+import { alive } from '#server/house.ts';
 import { theWorld } from '#server/web.ts';
 
 export function GET() {
-	theWorld().db.prepare('SELECT 1').get();
+	alive(theWorld());
 	return json({ ok: true });
 }

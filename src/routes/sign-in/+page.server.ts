@@ -2,13 +2,14 @@ import { fail, redirect } from '@sveltejs/kit';
 import { ROLE_WORDS } from '#core/access/table.ts';
 import { demoPeople, signIn, signInDemo } from '#server/trust/accounts.ts';
 import { COOKIE, cookieOptions } from '#server/trust/cookie.ts';
+import { departmentName } from '#server/house.ts';
 import { theWorld } from '#server/web.ts';
 import { settings } from '#server/world.ts';
 
 export function load({ locals, url }) {
 	if (locals.staff) redirect(303, '/');
 	const demo = demoPeople(theWorld()).map((p) => ({ ...p, role: ROLE_WORDS[p.role] }));
-	return { demo, to: url.searchParams.get('to') ?? '/', department: theWorld().db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? '' };
+	return { demo, to: url.searchParams.get('to') ?? '/', department: departmentName(theWorld()) };
 }
 
 /** Only a place in this house. */

@@ -4,6 +4,7 @@ import { sayDate } from '#core/dates/plain.ts';
 import { sayCents } from '#core/money/cents.ts';
 import { sayHours } from '#core/time/minutes.ts';
 import type { Staff, World } from '../command.ts';
+import { departmentName } from '../house.ts';
 import { makePdf } from '../documents/pdf.ts';
 import { journalRows, runTitle, statement, type RunView } from './queries.ts';
 
@@ -18,7 +19,7 @@ export function journalCsv(w: World, me: Staff, r: RunView): string {
 
 export async function statementPdf(w: World, me: Staff, r: RunView, unit: { id: string; name: string }): Promise<Buffer> {
 	const s = statement(w, me, r, unit.id);
-	const department = w.db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? 'Legal department';
+	const department = departmentName(w);
 	const head = (text: string, alignment: 'left' | 'right' = 'left') => ({ text, alignment, bold: true, fontSize: 9 });
 	return makePdf({
 		info: { title: `Statement ${runTitle(r)}, ${unit.name}` },

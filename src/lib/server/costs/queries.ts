@@ -114,3 +114,9 @@ export function statement(w: World, me: Staff, r: RunView, unitId: string): { li
 	}
 	return { total, lines: [...out.values()].map(({ shares, ...l }) => ({ ...l, share: [...shares].sort((a, b) => b - a).map((s) => `${s / 10_000} %`).join(', ') })).sort((a, b) => ((a.number ?? '~') < (b.number ?? '~') ? -1 : 1)) };
 }
+
+/** What a matter has cost each business unit in approved runs; the caller has found the matter. */
+export const allocatedTo = (w: World, matterId: string) =>
+	w.db.prepare<[string], { name: string; hue: number; cents: number }>(
+		"SELECT u.name, u.hue, sum(s.cents) AS cents FROM cost_share s JOIN cost_line l ON l.id = s.line_id JOIN cost_run r ON r.id = l.run_id JOIN business_unit u ON u.id = s.unit_id WHERE l.matter_id = ? AND r.state = 'approved' GROUP BY u.id ORDER BY u.position"
+	).all(matterId);

@@ -115,3 +115,7 @@ export function courtDaysTo(w: World, bookId: string | null, to: PlainDate): num
 	for (let d = toDay(w.clock.today()) + 1; d <= toDay(to) && n < 400; d++) if (!cal.closed(d, 1)) n++;
 	return n;
 }
+
+/** An event of a matter the viewer may see; undefined where it is not there for them. */
+export const eventFor = (w: World, me: Staff, id: string) =>
+	w.db.prepare<unknown[], { id: string; ahead: string | null }>(`SELECT e.id, e.ahead FROM event e JOIN matter m ON m.id = e.matter_id WHERE e.id = @id AND ${visible('m')}`).get({ id, me: me.id });

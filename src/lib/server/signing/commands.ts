@@ -4,6 +4,7 @@ import { roundState, turn, type SignerState } from '#core/signing/round.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type World } from '../command.ts';
 import { addVersionRow, store } from '../documents/commands.ts';
 import { flag, id, maybeDay, maybeText, text } from '../fields.ts';
+import { departmentName } from '../house.ts';
 import { newId, newToken, sha256 } from '../ids.ts';
 import { findMatter, queueMail, theMatter, type MatterRow } from '../trust/scope.ts';
 import { certify, seal, stamp, type CertificateRound, type StampField } from './seal.ts';
@@ -258,7 +259,7 @@ export async function finishRound(w: World, roundId: string): Promise<void> {
 	const d = w.db.prepare<[string, number], { number: string; name: string; sha256: string; base_sha256: string | null; file_name: string }>('SELECT d.number, d.name, v.sha256, v.base_sha256, v.file_name FROM document d JOIN document_version v ON v.document_id = d.id WHERE d.id = ? AND v.n = ?').get(r.document_id, r.version_n)!;
 	const fields = w.db.prepare<[string], StampField>('SELECT f.kind, f.page, f.x, f.y, f.w, f.h, f.value FROM signing_field f JOIN signer s ON s.id = f.signer_id WHERE s.round_id = ?').all(roundId);
 	const base = await stamp(w.files.get(d.base_sha256 ?? d.sha256), fields);
-	const department = w.db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? 'Legal department';
+	const department = departmentName(w);
 	const rounds = w.db.prepare<[string, string], RoundRow & { sender: string; shown: string }>(
 		`SELECT r.*, s.name AS sender, v.sha256 AS shown FROM signing_round r JOIN staff s ON s.id = r.created_by JOIN document_version v ON v.document_id = r.document_id AND v.n = r.version_n
 		 WHERE r.document_id = ? AND (r.finished_version IS NOT NULL OR r.id = ?) ORDER BY r.created_at`

@@ -35,3 +35,7 @@ export function timers(w: World, me: Staff): TimerView[] {
 export const todaysHours = (w: World, me: Staff) =>
 	w.db.prepare<unknown[], { title: string; minutes: number }>(`SELECT coalesce(CASE WHEN ${visible('m')} THEN m.title END, a.name, 'other') AS title, sum(t.minutes) AS minutes FROM time_entry t LEFT JOIN matter m ON m.id = t.matter_id LEFT JOIN activity_code a ON a.code = t.activity WHERE t.staff_id = @me AND t.day = @day GROUP BY 1 ORDER BY 2 DESC`)
 		.all({ me: me.id, day: w.clock.today() });
+
+/** My drafts up to today: what releasing now would release. */
+export const drafts = (w: World, me: Staff) =>
+	w.db.prepare<[string, string], { n: number; minutes: number }>('SELECT count(*) AS n, coalesce(sum(minutes), 0) AS minutes FROM time_entry WHERE staff_id = ? AND released_at IS NULL AND day <= ?').get(me.id, w.clock.today())!;

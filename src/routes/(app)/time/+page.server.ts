@@ -1,6 +1,6 @@
 import { addDays, date, parseDate } from '#core/dates/plain.ts';
 import { changeTime, deleteTime, logTime, pauseTimer, releaseTime, resumeTimer, stopTimer, takeBackTime } from '#server/time/commands.ts';
-import { activities, myEntries, weekOf } from '#server/time/queries.ts';
+import { activities, drafts, myEntries, weekOf } from '#server/time/queries.ts';
 import { matterList } from '#server/matters/queries.ts';
 import { answer, ctx, form, only, theWorld } from '#server/web.ts';
 import type { RequestEvent } from '@sveltejs/kit';
@@ -9,9 +9,8 @@ export function load(event) {
 	const me = only(event, 'time.own');
 	const w = theWorld();
 	const monday = weekOf(parseDate(event.url.searchParams.get('week')) ?? w.clock.today());
-	const drafts = w.db.prepare<[string, string], { n: number; minutes: number }>('SELECT count(*) AS n, coalesce(sum(minutes), 0) AS minutes FROM time_entry WHERE staff_id = ? AND released_at IS NULL AND day <= ?').get(me.id, w.clock.today())!;
 	return {
-		monday, before: addDays(monday, -7), after: addDays(monday, 7), entries: myEntries(w, me, monday, addDays(monday, 6)), activities: activities(w), drafts,
+		monday, before: addDays(monday, -7), after: addDays(monday, 7), entries: myEntries(w, me, monday, addDays(monday, 6)), activities: activities(w), drafts: drafts(w, me),
 		matters: matterList(w, me, { who: 'all' }).rows.map((m) => ({ value: m.id, label: `${m.number} ${m.title}` })), week: Array.from({ length: 7 }, (_, i) => addDays(date(monday), i))
 	};
 }

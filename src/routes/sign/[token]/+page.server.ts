@@ -1,6 +1,7 @@
 import { CONSENT, openSigning, signingView } from '#server/signing/commands.ts';
 import { declineAction, signAction } from '#server/signpage.ts';
 import type { Ctx } from '#server/command.ts';
+import { departmentName } from '#server/house.ts';
 import { theWorld } from '#server/web.ts';
 import { error } from '@sveltejs/kit';
 
@@ -17,7 +18,7 @@ export function load({ params, setHeaders }) {
 	const w = theWorld();
 	// Of an ended round the link tells no more than how it ended.
 	const shown = dead ? { ...view, fields: [], message: '', sha256: '', documentName: '' } : view;
-	return { view: shown, dead, token: params.token, consent: CONSENT, today: w.clock.today(), department: w.db.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()?.value ?? '' };
+	return { view: shown, dead, token: params.token, consent: CONSENT, today: w.clock.today(), department: departmentName(w) };
 }
 export const actions = {
 	sign: (event) => signAction(event, guest(), { token: event.params.token }),

@@ -1,15 +1,15 @@
 import { json } from '@sveltejs/kit';
 import { parseDate, sayDate } from '#core/dates/plain.ts';
 import { movesOf } from '#server/docket/commands.ts';
-import { findMatter } from '#server/trust/scope.ts';
+import { eventFor } from '#server/docket/queries.ts';
 import { missing, only, theWorld } from '#server/web.ts';
 
 /** What would move with an event. Nothing is saved. */
 export function GET(event) {
 	const me = only(event, 'docket.change');
 	const w = theWorld();
-	const e = w.db.prepare<[string], { id: string; matter_id: string; ahead: string | null }>('SELECT id, matter_id, ahead FROM event WHERE id = ?').get(event.url.searchParams.get('event') ?? '');
-	if (!e || !findMatter(w.db, me, { id: e.matter_id })) return missing('event');
+	const e = eventFor(w, me, event.url.searchParams.get('event') ?? '');
+	if (!e) return missing('event');
 	const typed = event.url.searchParams.get('to') ?? '';
 	const to = parseDate(typed);
 	if (!to) return json({ error: typed ? `${typed} is not a date that exists.` : 'The new date is missing.' }, { status: 400 });

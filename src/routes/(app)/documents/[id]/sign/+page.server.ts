@@ -1,5 +1,6 @@
 import { redirect } from '@sveltejs/kit';
 import { document } from '#server/documents/queries.ts';
+import { everyone } from '#server/house.ts';
 import { startRound } from '#server/signing/commands.ts';
 import { peopleOf } from '#server/people/queries.ts';
 import { answer, ctx, fail, form, missing, only, theWorld } from '#server/web.ts';
@@ -9,8 +10,7 @@ export function load(event) {
 	const w = theWorld();
 	const d = document(w, me, event.params.id);
 	if (!d || d.mediaType !== 'application/pdf') return missing('document');
-	const colleagues = w.db.prepare<[], { id: string; name: string; email: string }>('SELECT id, name, email FROM staff WHERE active = 1 ORDER BY name').all();
-	return { doc: d, self: event.url.searchParams.has('self'), myEmail: me.email, colleagues, outside: peopleOf(w, d.matterId).filter((p) => p.email).map((p) => ({ name: p.name, email: p.email })) };
+	return { doc: d, self: event.url.searchParams.has('self'), myEmail: me.email, colleagues: everyone(w), outside: peopleOf(w, d.matterId).filter((p) => p.email).map((p) => ({ name: p.name, email: p.email })) };
 }
 
 type Signer = { name: string; email: string; staffId?: string | null };

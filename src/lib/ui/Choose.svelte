@@ -10,11 +10,13 @@
 	let found = $state<Item[]>([]);
 	let open = $state(false);
 	let last = 0;
+	/** What the found items answer: an offer to make something new comes only after the search has had its say. */
+	let answered = $state('');
 	const words = $derived(typed.toLowerCase().split(/\s+/).filter(Boolean));
 	const chosen = $derived(items.find((i) => i.value === value));
 	const shown = $derived.by(() => {
 		const list = find ? found : items.filter((i) => chosen?.label === typed || words.every((w) => i.label.toLowerCase().includes(w)));
-		const extra = offer && typed.trim() ? offer(typed.trim()) : null;
+		const extra = offer && typed.trim() && (!find || answered === typed) ? offer(typed.trim()) : null;
 		return extra && !list.some((i) => i.label.toLowerCase() === typed.trim().toLowerCase()) ? [...list, extra] : list;
 	});
 	async function type(e: Event) {
@@ -24,7 +26,7 @@
 		if (!find) return;
 		const mine = ++last;
 		const got = typed.trim() ? await find(typed) : [];
-		if (mine === last) found = got;
+		if (mine === last) { found = got; answered = typed; }
 	}
 	const all = $derived([...items, ...found, ...shown]);
 </script>

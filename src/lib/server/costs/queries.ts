@@ -83,7 +83,8 @@ export function journalRows(w: World, me: Staff, r: RunView): JournalRow[] {
 	const centers = new Map(w.db.prepare<[], { id: string; code: string }>('SELECT id, code FROM cost_center').all().map((c) => [c.id, c.code]));
 	const money = (c: number) => (c === 0 ? '' : (c / 100).toFixed(2));
 	const turned = r.state === 'reversed';
-	return journal(runLines(w, r.id), 'legal').map((j) => ({
+	const place = (j: { matter: string; account: string; debit: number }) => `${who.get(j.matter)?.number ?? '~'} ${j.debit > 0 ? 0 : 1}`;
+	return journal(runLines(w, r.id), 'legal').sort((a, b) => (place(a) < place(b) ? -1 : place(a) > place(b) ? 1 : 0)).map((j) => ({
 		date: r.to, run: r.number ?? 'draft', account: j.account, businessUnit: units.get(j.unit) ?? 'Legal department', costCenter: j.costCenter ? (centers.get(j.costCenter) ?? '') : '', matter: who.get(j.matter)?.number ?? 'restricted',
 		debit: money(turned ? j.credit : j.debit), credit: money(turned ? j.debit : j.credit)
 	}));

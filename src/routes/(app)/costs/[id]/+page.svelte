@@ -14,6 +14,7 @@
 	const steps = $derived([[`Gathered ${plural(r.lines, 'line')}`, true], ['Shared', true], ['Sent for approval', r.state !== 'draft'], [r.state === 'reversed' ? 'Reversed' : 'Approved and numbered', r.state === 'approved' || r.state === 'reversed']] as [string, boolean][]);
 	const at = $derived(r.state === 'draft' ? 1 : r.state === 'awaiting approval' ? 2 : 3);
 	const most = $derived(Math.max(1, ...s.byUnit.flatMap((u) => [u.cents, u.before ?? 0])));
+	const sum = (k: 'debit' | 'credit') => data.journal.reduce((a, j) => a + Math.round(Number(j[k]) * 100), 0);
 	let ledger = $state(false), reversing = $state(false), reason = $state('');
 	const change = (u: (typeof s.byUnit)[number]) => { const d = u.cents - (u.before ?? 0); return u.before === null ? '' : d === 0 ? 'as before' : `${d > 0 ? 'up' : 'down'} ${u.before ? `${Math.round(Math.abs((100 * d) / u.before))} %, ` : ''}${sayCents(Math.abs(d))}`; };
 </script>
@@ -46,7 +47,7 @@
 	</div>
 </div>
 <Drawer bind:open={ledger} title="Journal" about="Debits equal credits. For the ledger, as CSV." wide>
-	<table class="list"><thead><tr><th>Account</th><th>Business unit</th><th>Matter</th><th class="num">Debit</th><th class="num">Credit</th></tr></thead><tbody>{#each data.journal as j, i (i)}<tr><td>{j.account}</td><td>{j.businessUnit} <span class="sub">{j.costCenter}</span></td><td class="sub whitespace-nowrap">{j.matter}</td><td class="num">{j.debit}</td><td class="num">{j.credit}</td></tr>{/each}</tbody></table>
+	<table class="list"><thead><tr><th>Account</th><th>Business unit</th><th>Matter</th><th class="num">Debit</th><th class="num">Credit</th></tr></thead><tbody>{#each data.journal as j, i (i)}<tr><td>{j.account}</td><td>{j.businessUnit} <span class="sub">{j.costCenter}</span></td><td class="sub whitespace-nowrap">{j.matter}</td><td class="num">{j.debit}</td><td class="num">{j.credit}</td></tr>{/each}</tbody><tfoot><tr class="font-semibold"><td colspan="3">Total</td><td class="num">{sayCents(sum('debit'))}</td><td class="num">{sayCents(sum('credit'))}</td></tr></tfoot></table>
 	<p class="mt-4"><a class="btn go" href="/costs/{r.id}/journal" download>Download the CSV</a></p>
 </Drawer>
 <Drawer bind:open={reversing} title="Reverse {r.number ?? 'the run'}" about="Every entry becomes free again and can be shared anew. The number stays, marked as reversed.">

@@ -72,7 +72,8 @@ export class Desk {
 	/** The application's script has taken over, and no request is under way. */
 	async settled() {
 		await this.page.waitForFunction(() => document.readyState === 'complete');
-		await this.page.waitForNetworkIdle({ idleTime: 250, timeout: 20_000 });
+		// A hint, not a test: a worker's request is now and then never reported as ended. What must be seen is asked for by name.
+		await this.page.waitForNetworkIdle({ idleTime: 250, timeout: 6_000 }).catch(() => undefined);
 	}
 	/** Clicks the button or link whose name is, or begins with, these words. */
 	async press(name: string, within = 'body') {

@@ -19,7 +19,7 @@ export function load(event) {
 		department: departmentName(w),
 		today: w.clock.today(), zone: settings().zone,
 		timers: inside ? timers(w, me) : [],
-		kinds: KINDS.map((k) => ({ id: k.id, name: k.name, plural: k.plural, opponent: k.opponent, rulebook: k.rulebook })),
+		kinds: KINDS.map((k) => ({ id: k.id, name: k.name, plural: k.plural, opponent: k.opponent, rulebook: k.rulebook, quietDays: k.quietDays })),
 		units: inside ? units(w) : [], staff: inside ? department(w) : [], books: inside ? matterBooks() : []
 	};
 }

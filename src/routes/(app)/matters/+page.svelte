@@ -10,8 +10,7 @@
 	let { data } = $props();
 	const to = (change: Record<string, string>) => { const p = new URLSearchParams(page.url.searchParams); p.delete('page'); for (const [k, v] of Object.entries(change)) if (v) p.set(k, v); else p.delete(k); return `?${p}`; };
 	const groups = $derived(data.kinds.map((k) => ({ ...k, rows: data.rows.filter((r) => r.kind === k.id) })).filter((g) => g.rows.length));
-	const quietDays: Record<string, number> = { litigation: 30, agreement: 21, regulatory: 45, corporate: 60 };
-	const quiet = (r: (typeof data.rows)[number]) => { const n = days(r.lastActivity.slice(0, 10), data.today); return r.status === 'open' && n > (quietDays[r.kind] ?? 60) ? n : 0; };
+	const quiet = (r: (typeof data.rows)[number]) => { const n = days(r.lastActivity.slice(0, 10), data.today); return r.status === 'open' && n > (data.kinds.find((k) => k.id === r.kind)?.quietDays ?? 60) ? n : 0; };
 	function arrows(e: KeyboardEvent) {
 		if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return;
 		const links = [...(e.currentTarget as HTMLElement).querySelectorAll<HTMLAnchorElement>('a[data-row]')];

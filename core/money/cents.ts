@@ -44,3 +44,11 @@ export function parseShare(text: string): number | undefined {
 	const share = Math.round(Number(text) * 10_000);
 	return share <= WHOLE ? share : undefined;
 }
+
+/** Reads an amount as people type it ("1,250.00", "1250", "$1,250.5", "-3.20") into cents; undefined where it is none, or beyond what cents can hold. */
+export function parseCents(text: string): number | undefined {
+	const m = /^([-−])?[$€£]?\s?((?:\d{1,3}(?:,\d{3})+|\d{1,13}))(?:\.(\d{1,2}))?$/.exec(text.trim());
+	if (!m) return undefined;
+	const cents = Number(m[2]!.replaceAll(',', '')) * 100 + Number((m[3] ?? '').padEnd(2, '0'));
+	return Number.isSafeInteger(cents) ? (m[1] && cents !== 0 ? -cents : cents) : undefined;
+}

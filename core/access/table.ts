@@ -32,7 +32,14 @@ const TABLE = {
 	'cost.approve': ['legal-operations', 'administrator', 'counsel'],
 	'split.edit': ['legal-operations', 'administrator', 'counsel'],
 	'post.read': ['administrator', 'docket-clerk', 'legal-operations'],
-	'search.use': department
+	'search.use': department,
+	'kind.edit': ['legal-operations', 'administrator'],
+	'request.own': ['business-partner'],
+	'request.triage': department,
+	'interest.check': department,
+	'interest.decide': legal,
+	'import.run': ['paralegal', 'legal-operations', 'administrator'],
+	'overview.read': ['counsel', 'legal-operations', 'administrator']
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Action = keyof typeof TABLE;

@@ -17,6 +17,9 @@ const SHORT_FORMS = ['william bill will billy willy', 'robert bob rob robbie bob
 const shortForms = new Map<string, Set<number>>();
 SHORT_FORMS.forEach((names, i) => names.forEach((n) => shortForms.set(n, (shortForms.get(n) ?? new Set()).add(i))));
 
+/** The short and long forms of a given name: Bill, Will, William. */
+export const formsOf = (t: string): string[] => [...new Set([...(shortForms.get(t) ?? [])].flatMap((i) => SHORT_FORMS[i]!))].filter((n) => n !== t);
+
 export type NameForm = {
 	/** What is compared: tokens without legal forms and titles. */
 	tokens: string[]; weights: number[];

@@ -40,11 +40,26 @@ export class Forbidden extends Error {
 	}
 }
 
-export type Result<T> = { ok: true; value: T } | { ok: false; errors: Record<string, string>; status: 400 | 403 | 404 };
+/** What someone else changed meanwhile, beside what this person would write. */
+export type Difference = { field: string; name: string; theirs: string; yours: string };
+/** Two people changed the same thing: nothing is saved, the second sees the difference and chooses. */
+export class Conflict extends Error {
+	readonly by: string;
+	readonly version: number;
+	readonly differences: Difference[];
+	constructor(by: string, version: number, differences: Difference[]) {
+		super(`${by} changed this while you wrote. Nothing is lost: choose what holds.`);
+		this.by = by;
+		this.version = version;
+		this.differences = differences;
+	}
+}
+
+export type Result<T> = { ok: true; value: T } | { ok: false; errors: Record<string, string>; status: 400 | 403 | 404 | 409; conflict?: { by: string; version: number; differences: Difference[] } };
 
 export type Scribe = {
-	/** An entry in the matter's logbook, in words a lawyer would use. */
-	log(matterId: string, kind: LogKind, text: string, link?: string): void;
+	/** An entry in the matter's logbook, in words a lawyer would use; gives its id. */
+	log(matterId: string, kind: LogKind, text: string, link?: string): string;
 	/** Adds to what the audit trail keeps of this command. */
 	note(detail: Record<string, unknown>): void;
 	/** The matter the audit entry belongs to. */
@@ -68,13 +83,13 @@ export function staffOf(ctx: Ctx): Staff {
 	return ctx.actor.staff;
 }
 
-const all: { name: string; action: Action | null }[] = [];
+type Known = { name: string; action: Action | null; /** The command with any input: for the tests of access. */ call: (ctx: Ctx, raw: unknown) => Result<unknown> };
+const all: Known[] = [];
 /** Every command there is, for the tests of access. */
-export const commands = (): readonly { name: string; action: Action | null }[] => all;
+export const commands = (): readonly Known[] => all;
 
 /** Makes a command. Problems a user can cause come back as values; anything else is thrown and nothing is saved. */
 export function command<S extends z.ZodType, T>(spec: Spec<S, T>): Command<z.input<S>, T> {
-	all.push({ name: spec.name, action: spec.action });
 	const run = (ctx: Ctx, raw: z.input<S>): Result<T> => {
 		if (spec.action !== null && !('staff' in ctx.actor && may(ctx.actor.staff.role, spec.action))) return { ok: false, status: 403, errors: { '': new Forbidden().message } };
 		const parsed = spec.input.safeParse(raw);
@@ -84,9 +99,11 @@ export function command<S extends z.ZodType, T>(spec: Spec<S, T>): Command<z.inp
 				let matterId: string | null = null;
 				const detail: Record<string, unknown> = {};
 				const out = spec.run(ctx, parsed.data, {
-					log: (id, kind, text, link) => void ctx.db
-						.prepare('INSERT INTO logbook (id, matter_id, at, staff_id, kind, text, link) VALUES (?, ?, ?, ?, ?, ?, ?)')
-						.run(newId('log'), id, ctx.clock.now(), 'staff' in ctx.actor ? ctx.actor.staff.id : null, kind, text, link ?? null),
+					log: (id, kind, text, link) => {
+						const logId = newId('log');
+						ctx.db.prepare('INSERT INTO logbook (id, matter_id, at, staff_id, kind, text, link) VALUES (?, ?, ?, ?, ?, ?, ?)').run(logId, id, ctx.clock.now(), 'staff' in ctx.actor ? ctx.actor.staff.id : null, kind, text, link ?? null);
+						return logId;
+					},
 					note: (more) => void Object.assign(detail, more),
 					matter: (id) => void (matterId = id)
 				});
@@ -98,9 +115,11 @@ export function command<S extends z.ZodType, T>(spec: Spec<S, T>): Command<z.inp
 			if (e instanceof Refused) return { ok: false, status: 400, errors: { [e.field]: e.message } };
 			if (e instanceof NotFound) return { ok: false, status: 404, errors: { '': e.message } };
 			if (e instanceof Forbidden) return { ok: false, status: 403, errors: { '': e.message } };
+			if (e instanceof Conflict) return { ok: false, status: 409, errors: { '': e.message }, conflict: { by: e.by, version: e.version, differences: e.differences } };
 			throw e;
 		}
 	};
+	all.push({ name: spec.name, action: spec.action, call: (ctx, raw) => run(ctx, raw as z.input<S>) });
 	return Object.assign(run, { commandName: spec.name, action: spec.action });
 }
 

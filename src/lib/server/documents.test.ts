@@ -61,7 +61,7 @@ describe('templates', () => {
 	});
 	it('ask only for what the matter does not know', async () => {
 		const h = await testHouse();
-		const m = newMatter(h, { court: 'N.D. Cal.', caseNumber: '3:26', opponentName: 'Halyard LLC' });
+		const m = newMatter(h, { facts: { 'fact:court': 'N.D. Cal.', 'fact:case-number': '3:26' }, opponentName: 'Halyard LLC' });
 		const t = templates(h).find((x) => x.name === 'Letter on the matter')!;
 		assert.deepEqual(asksFor(h, h.staff('okafor'), m.number, t.id)!.missing, ['recipient.name', 'recipient.address', 'purpose']);
 		good(enterEvent(h.as('okafor'), { matterId: m.matterId, eventKey: 'complaint-filed', date: '2026-11-02', time: '', service: '', name: '', answers: {}, docket: ['serve-each-defendant'] }));

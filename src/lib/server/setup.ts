@@ -3,6 +3,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { World } from './command.ts';
 import { newId } from './ids.ts';
+import { addKinds } from './matters/kinds.ts';
 
 const ABOUT: Record<string, string> = {
 	'Letter on the matter': 'To anyone outside: the case, our dates, the people. Asks for the recipient and what the letter is for.',
@@ -17,6 +18,7 @@ const CODES: [string, string, number][] = [
 export function setUp(w: World): void {
 	const folder = join(process.env.KITE_HOME ?? process.cwd(), 'templates');
 	w.db.transaction(() => {
+		addKinds(w);
 		if (!w.db.prepare('SELECT 1 FROM activity_code').get()) CODES.forEach(([code, name, work], i) => w.db.prepare('INSERT INTO activity_code (code, name, matter_work, position) VALUES (?, ?, ?, ?)').run(code, name, work, i));
 		if (existsSync(folder) && !w.db.prepare('SELECT 1 FROM template').get())
 			for (const f of readdirSync(folder).filter((n) => n.endsWith('.docx')).sort()) {

@@ -39,4 +39,4 @@ export function bad<T>(r: Result<T>): Record<string, string> {
 }
 
 export const newMatter = (h: TestHouse, more: Partial<Parameters<typeof openMatter>[1]> = {}, by = 'okafor') =>
-	good(openMatter(h.as(by), { kind: 'litigation', title: 'Pier 9 passenger fall', unitId: 'unit_0', responsibleId: `stf_${by}`, rulebook: 'us-federal.ca-nd', opponentName: '', court: '', caseNumber: '', restricted: false, ...more }));
+	good(openMatter(h.as(by), { kind: 'litigation', title: 'Pier 9 passenger fall', unitId: 'unit_0', responsibleId: `stf_${by}`, rulebook: 'us-federal.ca-nd', opponentName: '', restricted: false, ...more }));

@@ -1,7 +1,7 @@
 /** Between routes and commands: who asks, and how a result becomes an answer. */
 import { error, fail, type ActionFailure, type RequestEvent } from '@sveltejs/kit';
 import { may, type Action } from '#core/access/table.ts';
-import type { Ctx, Result, Staff } from './command.ts';
+import type { Ctx, Difference, Result, Staff } from './command.ts';
 import { ctxOf, nudge, theWorld } from './world.ts';
 
 /** The signed-in member of staff; the hook lets nobody else through. */
@@ -20,10 +20,10 @@ export function only(event: { locals: App.Locals }, action: Action): Staff {
 
 export const missing = (what: string): never => error(404, `There is no such ${what}, or it is not yours to see.`);
 
-export type Failure = ActionFailure<{ errors: Record<string, string> }>;
+export type Failure = ActionFailure<{ errors: Record<string, string>; conflict?: { by: string; version: number; differences: Difference[] } }>;
 /** A command's result as a form action's answer. Mail that was queued goes out at once. */
 export function answer<T, O>(result: Result<T>, done: (value: T) => O): O | Failure {
-	if (!result.ok) return fail(result.status, { errors: result.errors });
+	if (!result.ok) return fail(result.status, { errors: result.errors, ...(result.conflict ? { conflict: result.conflict } : {}) });
 	nudge();
 	return done(result.value);
 }

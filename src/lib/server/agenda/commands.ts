@@ -18,6 +18,7 @@ export const addTask = command({
 	}),
 	run(ctx, t, scribe) {
 		const m = theMatter(ctx, t.matterId);
+		if (m.status === 'closed') throw new Refused('The matter is closed: reopen it first.');
 		const me = staffOf(ctx);
 		const who = ctx.db.prepare<[string], { name: string; email: string; role: string }>('SELECT name, email, role FROM staff WHERE id = ? AND active = 1').get(t.assigneeId);
 		if (!who || who.role === 'business-partner') throw new Refused('Choose a colleague of the department.', 'assigneeId');

@@ -61,6 +61,7 @@ export const enterEvent = command({
 	input: z.object({ ...eventFields, name: maybeText('The name', 120), sure: flag, docket: z.array(z.string()).default([]) }),
 	run(ctx, i, scribe) {
 		const m = theMatter(ctx, i.matterId);
+		if (m.status === 'closed') throw new Refused('The matter is closed: its dates are off the calendars. Reopen it first.');
 		const book = bookOf(m);
 		const { deadlines, left } = proposals(ctx, m, i);
 		const event = book.events.get(i.eventKey)!;

@@ -4,7 +4,7 @@ import { strip, type Cell, type Fold } from '#core/docket/strip.ts';
 import { sentences, type Step } from '#core/docket/trace.ts';
 import { serviceKinds } from '#core/docket/method.ts';
 import type { Staff, World } from '../command.ts';
-import { visible } from '../trust/scope.ts';
+import { factOf, visible } from '../trust/scope.ts';
 import { rulebook } from './books.ts';
 import { closuresOf } from './commands.ts';
 
@@ -15,7 +15,7 @@ export type DeadlineView = {
 };
 
 const SELECT = `SELECT d.id, m.number AS matterNumber, m.title AS matterTitle, d.event_id AS eventId, d.title, d.authority, d.suggested, d.state, d.date, d.time, d.book,
- a.initials AS docketedBy, d.docketed_by AS docketedById, c.initials AS checkedBy, d.closed_on AS closedOn, d.reason, m.court
+ a.initials AS docketedBy, d.docketed_by AS docketedById, c.initials AS checkedBy, d.closed_on AS closedOn, d.reason, ${factOf('m', 'court')} AS court
  FROM deadline d JOIN matter m ON m.id = d.matter_id LEFT JOIN staff a ON a.id = d.docketed_by LEFT JOIN staff c ON c.id = d.checked_by`;
 type Row = Omit<DeadlineView, 'suggested' | 'state' | 'checked' | 'bookShort'> & { suggested: number; state: string; book: string };
 
@@ -33,7 +33,8 @@ export const DOCKET_PAGE = 80;
 /** The department's docket: every date in matters the viewer may see. */
 export function docket(w: World, me: Staff, f: DocketFilter): { rows: DeadlineView[]; total: number } {
 	const today = w.clock.today();
-	const cond = [visible('m')];
+	// A closed matter's dates are off every calendar; its own sheet still shows them.
+	const cond = [visible('m'), "m.status <> 'closed'"];
 	const p: Record<string, unknown> = { me: me.id, today, limit: DOCKET_PAGE, offset: DOCKET_PAGE * ((f.page ?? 1) - 1) };
 	const show = f.show ?? 'open';
 	if (show === 'open') cond.push("d.state = 'docketed'");
@@ -95,9 +96,9 @@ export function horizon(w: World, me: Staff, who: 'mine' | 'all' = 'all'): Horiz
 	const at = new Map(days.map((d) => [d.date as string, d]));
 	const p = { me: me.id, from: today, to: days.at(-1)!.date };
 	const mine = who === 'mine' ? ` AND (m.responsible_id = @me OR EXISTS (SELECT 1 FROM matter_member x WHERE x.matter_id = m.id AND x.staff_id = @me))` : '';
-	for (const d of w.db.prepare<unknown[], Row>(`${SELECT} WHERE d.state IN ('docketed','proposed') AND d.date BETWEEN @from AND @to AND ${visible('m')}${mine} ORDER BY d.state, d.date, d.id`).all(p).map(view(today)))
+	for (const d of w.db.prepare<unknown[], Row>(`${SELECT} WHERE d.state IN ('docketed','proposed') AND d.date BETWEEN @from AND @to AND m.status <> 'closed' AND ${visible('m')}${mine} ORDER BY d.state, d.date, d.id`).all(p).map(view(today)))
 		at.get(d.date)?.marks.push({ kind: 'deadline', state: d.state, checked: d.checked, title: `${d.title}, ${d.matterTitle}`, href: `/matters/${d.matterNumber}/docket?count=${d.id}` });
-	for (const e of w.db.prepare<unknown[], { date: string; text: string; number: string; title: string }>(`SELECT e.date, e.text, m.number, m.title FROM event e JOIN matter m ON m.id = e.matter_id WHERE e.ahead IN ('hearing','trial') AND e.date BETWEEN @from AND @to AND ${visible('m')}${mine}`).all(p))
+	for (const e of w.db.prepare<unknown[], { date: string; text: string; number: string; title: string }>(`SELECT e.date, e.text, m.number, m.title FROM event e JOIN matter m ON m.id = e.matter_id WHERE e.ahead IN ('hearing','trial') AND e.date BETWEEN @from AND @to AND m.status <> 'closed' AND ${visible('m')}${mine}`).all(p))
 		at.get(e.date)?.marks.push({ kind: 'hearing', title: `${e.text}, ${e.title}`, href: `/matters/${e.number}/docket` });
 	for (const t of w.db.prepare<unknown[], { due: string; subject: string; number: string }>(`SELECT t.due, t.subject, m.number FROM task t JOIN matter m ON m.id = t.matter_id WHERE t.state = 'open' AND t.assignee_id = @me AND t.due BETWEEN @from AND @to AND ${visible('m')}`).all(p))
 		at.get(t.due)?.marks.push({ kind: 'task', title: t.subject, href: `/matters/${t.number}/tasks` });

@@ -1,17 +1,19 @@
 import { z } from 'zod';
 import type { MergeObject } from '#core/assembly/merge.ts';
 import { missing } from '#core/assembly/merge.ts';
-import { kindOf } from '#core/kinds.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type Staff, type World } from '../command.ts';
 import { id, text } from '../fields.ts';
 import { newId } from '../ids.ts';
+import { factsOf, sayFacts } from '../matters/facts.ts';
+import { kindOf } from '../matters/kinds.ts';
 import { peopleOf } from '../people/queries.ts';
 import { findMatter, theMatter, type MatterRow } from '../trust/scope.ts';
 import { fill, tagsOf } from './assemble.ts';
 import { mediaType, textOf } from './media.ts';
 import { docxToPdf } from './pdf.ts';
 
-export const FOLDERS = ['Pleadings', 'Correspondence', 'Discovery', 'Agreements', 'Evidence', 'Internal'] as const;
+/** The folders of a matter: those of its kind, and any that hold something already. */
+export const foldersOf = (w: Pick<World, 'db'>, m: { id: string; kind: string }): string[] => [...new Set([...kindOf(w, m.kind).folders, 'Correspondence', ...w.db.prepare<[string], { folder: string }>('SELECT DISTINCT folder FROM document WHERE matter_id = ? ORDER BY folder').all(m.id).map((d) => d.folder)])];
 
 /** A file ready to be filed: stored by its hash, its type and text known. */
 export type Stored = { sha256: string; type: string; fileName: string; size: number; text: string };
@@ -25,7 +27,7 @@ export async function store(w: World, fileName: string, data: Buffer): Promise<S
 const storedSchema = z.object({ sha256: z.string().length(64), type: z.string(), fileName: z.string().max(200), size: z.int(), text: z.string() });
 
 /** Files a document into a matter, inside another command's transaction. */
-export function fileDocument(ctx: Ctx, m: MatterRow, d: { name: string; folder: string; mark: string; file: Stored; why: string }, by?: string): { documentId: string; number: string } {
+export function fileDocument(ctx: Ctx, m: Pick<MatterRow, 'id' | 'number'>, d: { name: string; folder: string; mark: string; file: Stored; why: string }, by?: string): { documentId: string; number: string } {
 	const documentId = newId('doc');
 	const n = ctx.db.prepare<[string], { n: number }>('SELECT count(*) + 1 AS n FROM document WHERE matter_id = ?').get(m.id)!.n;
 	const number = `${m.number}-D${String(n).padStart(3, '0')}`;
@@ -45,9 +47,10 @@ export function addVersionRow(ctx: Ctx, documentId: string, file: Stored, why: s
 export const uploadDocument = command({
 	name: 'upload document',
 	action: 'document.edit',
-	input: z.object({ matterId: id('a matter'), name: text('The name', 200), folder: z.enum(FOLDERS, { error: 'Choose a folder.' }), mark: z.enum(['', 'privileged', 'confidential']), file: storedSchema }),
+	input: z.object({ matterId: id('a matter'), name: text('The name', 200), folder: text('The folder', 60), mark: z.enum(['', 'privileged', 'confidential']), file: storedSchema }),
 	run(ctx, i, scribe) {
 		const m = theMatter(ctx, i.matterId);
+		if (!foldersOf(ctx, m).includes(i.folder)) throw new Refused('Choose a folder.', 'folder');
 		const d = fileDocument(ctx, m, { name: i.name, folder: i.folder, mark: i.mark, file: i.file, why: 'uploaded' });
 		scribe.matter(m.id);
 		scribe.note({ document: d.documentId, sha256: i.file.sha256 });
@@ -68,17 +71,20 @@ export function mergeData(w: World, m: MatterRow, me: Staff): MergeObject {
 	const lawyer = w.db.prepare<[string], { name: string; email: string }>('SELECT name, email FROM staff WHERE id = ?').get(m.responsible_id)!;
 	const unit = w.db.prepare<[string], { name: string }>('SELECT name FROM business_unit WHERE id = ?').get(m.unit_id)!;
 	const people = peopleOf(w, m.id);
-	const opponents = people.filter((p) => ['opponent', 'counterparty', 'agency'].includes(p.role));
+	const kind = kindOf(w, m.kind);
+	const opponents = people.filter((p) => p.role === kind.roles[0]?.role || ['opponent', 'counterparty', 'agency'].includes(p.role));
+	// Every fact of the kind is a field, under its name: matter.caseNumber.
+	const facts = Object.fromEntries(sayFacts(w, kind, factsOf(w, m.id)).facts.map((f) => [f.key.replace(/-(\w)/g, (_, c: string) => c.toUpperCase()), f.type === 'date' || f.type === 'money' ? f.value : f.said]));
 	const dates = w.db.prepare<[string], { title: string; date: string; authority: string }>("SELECT title, date, authority FROM deadline WHERE matter_id = ? AND state = 'docketed' ORDER BY date").all(m.id);
 	return {
 		today: w.clock.today(),
-		matter: { number: m.number, title: m.title, kind: kindOf(m.kind).name, court: m.court, caseNumber: m.case_number, judge: m.judge, openedOn: m.opened_on },
+		matter: { court: '', caseNumber: '', judge: '', ...facts, number: m.number, title: m.title, kind: kind.name, openedOn: m.opened_on },
 		lawyer, author: { name: me.name, email: me.email }, unit: unit.name,
 		opponent: { name: opponents[0]?.name ?? '' },
 		parties: people.map((p) => ({ name: p.name, role: p.role })),
 		dates: dates.map((d) => ({ ...d })),
 		hasDates: dates.length > 0,
-		litigation: m.kind === 'litigation'
+		litigation: m.kind === 'litigation' || m.kind === 'employment'
 	};
 }
 

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { World } from '../command.ts';
 import { mailTo, sendWaiting, startPostRoom, type MailServer } from '../outside/mail.ts';
 import { finishRound, unsealed } from '../signing/commands.ts';
+import { remind } from './reminders.ts';
 
 export type Jobs = { stop(): Promise<void>; /** Runs what waits now. */ nudge(): void };
 
@@ -13,9 +14,17 @@ export async function startJobs(w: World, log: Logger, settings: { smtp: string 
 	let stopped = false;
 	let running: Promise<void> | null = null;
 	let again = false;
+	let reminded = '';
 	const pass = async () => {
 		do {
 			again = false;
+			// Once a day, and once after a start.
+			const day = w.clock.today();
+			if (reminded !== day) {
+				const told = remind(w);
+				reminded = day;
+				if (told > 0) log.info({ told }, 'reminders');
+			}
 			for (const id of unsealed(w)) await finishRound(w, id).catch((e: unknown) => log.error({ err: e, round: id }, 'a round could not be sealed'));
 			const sent = await sendWaiting(w, transport, settings.from);
 			if (sent > 0) log.info({ sent }, 'mail sent');

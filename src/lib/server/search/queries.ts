@@ -1,32 +1,56 @@
 import { fold } from '#core/people/names.ts';
 import type { Staff, World } from '../command.ts';
-import { visible } from '../trust/scope.ts';
+import { cardVisible, visible } from '../trust/scope.ts';
 import { may } from '#core/access/table.ts';
 
-export type Hit = { kind: 'matter' | 'person' | 'document'; id: string; title: string; about: string; href: string };
+export type Hit = { kind: 'matter' | 'person' | 'document' | 'note' | 'task' | 'time' | 'role' | 'request'; id: string; title: string; about: string; href: string };
+type Row = { id: number; kind: Hit['kind']; ref: string; title: string; body: string; number: string | null; matterTitle: string | null; personKind: string | null; name: string | null; docNumber: string | null };
 
-/** Matters, people and documents the viewer may see, best first; words may be beginnings. */
+/**
+ * What the viewer may see, best first; words may be beginnings. The index gives its best in batches, and what the viewer may not see is
+ * left out of them: so the cost is that of the bare full-text query, not of asking for every match who may see it.
+ */
 export function search(w: World, me: Staff, typed: string, most = 12): Hit[] {
 	if (!may(me.role, 'search.use')) return [];
 	const words = fold(typed).split(' ').filter(Boolean).slice(0, 8);
 	if (words.length === 0) return [];
 	const match = words.map((x) => `"${x}"*`).join(' ');
-	// First the best that may be seen, then their words: a snippet of every match would cost more than the search.
-	const best = w.db.prepare<unknown[], { rowid: number }>(
-		`SELECT s.rowid FROM search s WHERE search MATCH @match AND (s.matter_id IS NULL OR s.matter_id NOT IN (SELECT m.id FROM matter m WHERE m.restricted = 1 AND NOT ${visible('m')}))
-		 ORDER BY bm25(search, 0, 0, 0, 8, 1) - CASE s.kind WHEN 'matter' THEN 3 ELSE 0 END LIMIT @most`
-	).all({ match, me: me.id, most }).map((r) => r.rowid);
-	if (best.length === 0) return [];
-	const rows = w.db.prepare<unknown[], { rowid: number; kind: Hit['kind']; ref: string; number: string | null; title: string | null; name: string | null; docName: string | null; docNumber: string | null; snippet: string; folder: string | null; pkind: string | null }>(
-		`SELECT s.rowid, s.kind, s.ref, m.number, m.title, p.name, p.kind AS pkind, d.name AS docName, d.number AS docNumber, d.folder, snippet(search, 4, '', '', '…', 8) AS snippet
-		 FROM search s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
-		 WHERE search MATCH @match AND s.rowid IN (SELECT value FROM json_each(@best))`
-	).all({ match, best: JSON.stringify(best) });
-	return rows.sort((a, b) => best.indexOf(a.rowid) - best.indexOf(b.rowid)).map((r): Hit =>
-		r.kind === 'matter' ? { kind: 'matter', id: r.ref, title: r.title ?? '', about: r.number ?? '', href: `/matters/${r.number}` }
-		: r.kind === 'person' ? { kind: 'person', id: r.ref, title: r.name ?? '', about: r.pkind === 'organization' ? 'Organization' : 'Person', href: `/people/${r.ref}` }
-		: { kind: 'document', id: r.ref, title: r.docName ?? '', about: `${r.docNumber}${r.snippet ? `: ${r.snippet.replace(/\s+/g, ' ').slice(0, 90)}` : ''}`, href: `/documents/${r.ref}` }
+	const rows: Row[] = [];
+	const look = w.db.prepare<unknown[], { rowid: number }>('SELECT rowid FROM search WHERE search MATCH @match ORDER BY rank LIMIT @n OFFSET @from');
+	const seen = w.db.prepare<unknown[], Row>(
+		`SELECT s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle, p.kind AS personKind, p.name, d.number AS docNumber FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
+		 WHERE s.id IN (SELECT value FROM json_each(@ids)) AND (s.matter_id IS NULL OR ${visible('m')}) AND (s.kind <> 'person' OR ${cardVisible('p')})`
 	);
+	for (let from = 0, n = most * 4; rows.length < most; from += n, n *= 4) {
+		const ids = look.all({ match, n, from }).map((r) => r.rowid);
+		const got = new Map(seen.all({ ids: JSON.stringify(ids), me: me.id }).map((r) => [r.id, r]));
+		for (const id of ids) { const r = got.get(id); if (r) rows.push(r); }
+		if (ids.length < n) break;
+	}
+	// A matter or a person of that name comes before what only mentions it.
+	const rank = (r: Row) => (r.kind === 'matter' ? 0 : r.kind === 'person' ? 1 : r.kind === 'document' ? 2 : 3);
+	const inTitle = (r: Row) => { const t = fold(r.kind === 'person' ? r.name ?? '' : r.title).split(' '); return words.every((x) => t.some((y) => y.startsWith(x))) ? 0 : 1; };
+	return rows.map((r, i) => ({ r, i })).sort((a, b) => inTitle(a.r) - inTitle(b.r) || (inTitle(a.r) === 0 ? rank(a.r) - rank(b.r) : 0) || a.i - b.i).slice(0, most).map(({ r }) => hit(r, words));
+}
+
+function hit(r: Row, words: readonly string[]): Hit {
+	const on = r.number ? `${r.number} ${r.matterTitle}` : '';
+	switch (r.kind) {
+		case 'matter': return { kind: 'matter', id: r.ref, title: r.matterTitle ?? '', about: r.number ?? '', href: `/matters/${r.number}` };
+		case 'person': return { kind: 'person', id: r.ref, title: r.name ?? '', about: r.personKind === 'organization' ? 'Organization' : 'Person', href: `/people/${r.ref}` };
+		case 'document': { const s = snippet(r.body, words); return { kind: 'document', id: r.ref, title: r.title.replace(` ${r.docNumber}`, ''), about: `${r.docNumber}${s ? `: ${s}` : ''}`, href: `/documents/${r.ref}` }; }
+		case 'task': return { kind: 'task', id: r.ref, title: r.title, about: on, href: `/matters/${r.number}/tasks` };
+		case 'request': return { kind: 'request', id: r.ref, title: r.title, about: on, href: `/requests/${r.ref}` };
+		case 'time': return { kind: 'time', id: r.ref, title: snippet(r.body, words), about: on, href: `/matters/${r.number}/time` };
+		case 'role': return { kind: 'role', id: r.ref, title: snippet(r.body, words), about: on, href: `/matters/${r.number}` };
+		default: return { kind: 'note', id: r.ref, title: snippet(r.body, words), about: on, href: `/matters/${r.number}/logbook` };
+	}
+}
+/** A few words around the first that was found. */
+function snippet(body: string, words: readonly string[]): string {
+	const all = body.replace(/\s+/g, ' ').trim().split(' ');
+	const at = Math.max(0, all.findIndex((x) => words.some((y) => fold(x).startsWith(y))));
+	return `${at > 3 ? '… ' : ''}${all.slice(Math.max(0, at - 3), at + 9).join(' ')}`.slice(0, 90);
 }
 
 /** The matter a number on the pen line means: whole, or without its year where only one fits. */

@@ -7,9 +7,17 @@ import type { Db } from '../db/open.ts';
 export const visible = (alias: string): string =>
 	`(${alias}.restricted = 0 OR ${alias}.responsible_id = @me OR EXISTS (SELECT 1 FROM matter_member mm WHERE mm.matter_id = ${alias}.id AND mm.staff_id = @me))`;
 
+/** A person's card, with this alias: one made in place for a restricted matter belongs to it, until it has a role that the viewer may see. Takes @me. */
+export const cardVisible = (alias: string): string =>
+	`(${alias}.merged_into IS NULL AND (${alias}.made_for IS NULL OR EXISTS (SELECT 1 FROM matter mf WHERE mf.id = ${alias}.made_for AND ${visible('mf')}) OR EXISTS (SELECT 1 FROM matter_role mr JOIN matter mv ON mv.id = mr.matter_id WHERE mr.person_id = ${alias}.id AND ${visible('mv')})))`;
+/** A fact of the matter with this alias, as text; empty where it has none. */
+export const factOf = (alias: string, fact: string): string => `coalesce((SELECT mfa.value FROM matter_fact mfa WHERE mfa.matter_id = ${alias}.id AND mfa.fact = '${fact}' AND mfa.row = 0), '')`;
+/** A person's first mail address or telephone. */
+export const contactOf = (alias: string, kind: 'mail' | 'phone'): string => `coalesce((SELECT pc.value FROM person_contact pc WHERE pc.person_id = ${alias}.id AND pc.kind = '${kind}' ORDER BY pc.position, pc.id LIMIT 1), '')`;
+
 export type MatterRow = {
-	id: string; number: string; title: string; kind: string; status: string; unit_id: string; responsible_id: string; restricted: number; rulebook: string | null;
-	court: string; case_number: string; judge: string; caution: string; opened_on: string; closed_on: string | null;
+	id: string; number: string; title: string; kind: string; status: 'proposed' | 'open' | 'on hold' | 'closed'; unit_id: string; responsible_id: string; originating_id: string; restricted: number; rulebook: string | null;
+	priority: 'high' | 'normal' | 'low'; status_reason: string; status_from: string | null; retain_until: string | null; version: number; opened_on: string; closed_on: string | null;
 };
 
 /** The matter, or nothing where it is not there for this person. */

@@ -32,7 +32,7 @@ export type NameForm = {
 /** A name prepared for comparing. Names of nothing but legal forms keep them. */
 export function nameForm(name: string): NameForm {
 	// Apostrophes join: O'Brien is obrien. "A.B.C." is abc, "L.L.C." a legal form.
-	const plain = name.replace(/['’`]/g, '').replace(/\b(?:\p{L}\.){2,}/gu, (m) => `${m.replaceAll('.', '')} `).replace(/&/g, ' and ');
+	const plain = name.replace(/['’`]/g, '').replace(/(?<![\p{L}\p{N}])\p{L}(?:\.\p{L})+\b\.?/gu, (m) => `${m.replaceAll('.', '')} `).replace(/&/g, ' and ');
 	const all = fold(plain).split(' ').filter(Boolean);
 	// Letters that stand apart and spell a legal form: "l l c".
 	for (let i = 0; i < all.length; i++)

@@ -135,7 +135,7 @@ describe('a restricted matter', () => {
 				const prepare = () => { h.db.prepare('UPDATE matter SET restricted = ? WHERE id = ?').run(restricted, id); if (member) h.db.prepare("INSERT INTO matter_member (matter_id, staff_id, role) VALUES (?, ?, 'owner')").run(id, `stf_${login}`); };
 				for (const [name, go] of Object.entries({ ...tries, ...named })) {
 					const r = attempt(prepare, () => go(h.as(login)));
-					const where = `${name} by ${login}, ${member ? 'on it' : 'not on it'}, ${restricted ? 'restricted' : 'open'}`;
+					const where: string = `${name} by ${login}, ${member ? 'on it' : 'not on it'}, ${restricted ? 'restricted' : 'open'}`;
 					walked++;
 					if (!may(roleName, actionOf.get(name)!)) assert.equal(!r.ok && r.status, 403, where);
 					else if (restricted && !member) {

@@ -11,7 +11,7 @@ export type InterestHit = {
 	what: 'person' | 'matter' | 'note' | 'document' | 'time' | 'task' | 'role' | 'request'; title: string; about: string; href: string; excerpt: string; strength: number; band: 'strong' | 'likely' | 'possible'; why: string[];
 };
 export type NameReport = { name: string; hits: InterestHit[]; more: number };
-export type InterestReport = { names: NameReport[]; restricted: boolean; looked: number };
+export type InterestReport = { names: NameReport[]; restricted: boolean };
 
 const LEAST = 60;
 /** Hits shown for a name; beyond them the report says how many more there are. */
@@ -41,10 +41,10 @@ export function expand(w: World, form: NameForm): { near: Expansion; query: stri
 }
 
 /** What the index holds for one name, the strongest first. */
-export function textHits(w: World, me: Staff, name: string): { hits: InterestHit[]; restricted: boolean; looked: number } {
+export function textHits(w: World, me: Staff, name: string): { hits: InterestHit[]; restricted: boolean } {
 	const form = nameForm(name);
 	const { near, query } = expand(w, form);
-	if (query === '') return { hits: [], restricted: false, looked: 0 };
+	if (query === '') return { hits: [], restricted: false };
 	const ids = w.db.prepare<unknown[], { rowid: number }>('SELECT rowid FROM search WHERE search MATCH @query ORDER BY rank LIMIT @most').all({ query, most: CANDIDATES }).map((r) => r.rowid);
 	const rows = w.db.prepare<unknown[], TextRow>(
 		`SELECT s.id, s.kind, s.ref, s.matter_id, s.title, s.body, m.number, m.title AS matterTitle, s.matter_id IS NULL OR ${visible('m')} AS seen FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id WHERE s.id IN (SELECT value FROM json_each(@ids)) AND s.kind <> 'person'`
@@ -59,7 +59,7 @@ export function textHits(w: World, me: Staff, name: string): { hits: InterestHit
 		if (!r.seen) { restricted = true; continue; }
 		hits.push({ ...place(w, r), excerpt: r.kind === 'matter' ? '' : excerpt(text, words, m.from, m.to), strength: m.strength, band: bandOf(m.strength), why: m.why });
 	}
-	return { hits, restricted, looked: rows.length };
+	return { hits, restricted };
 }
 
 function place(w: World, r: TextRow): Pick<InterestHit, 'what' | 'title' | 'about' | 'href'> {
@@ -130,14 +130,13 @@ function people(w: World, me: Staff, name: string): { hits: InterestHit[]; restr
 /** Checks names against everything the department holds. `but` leaves out what belongs to the matter the check is made for. */
 export function interestReport(w: World, me: Staff, names: readonly string[], but: { matterId?: string | null } = {}): InterestReport {
 	const number = but.matterId ? w.db.prepare<[string], { number: string }>('SELECT number FROM matter WHERE id = ?').get(but.matterId)?.number : undefined;
-	let restricted = false, looked = 0;
+	let restricted = false;
 	const out: NameReport[] = [];
 	for (const name of names) {
 		const p = people(w, me, name), t = textHits(w, me, name);
 		restricted ||= p.restricted || t.restricted;
-		looked += t.looked;
 		const hits = [...p.hits, ...t.hits].filter((h) => !(number && (h.about === number || h.about.startsWith(`${number} `)))).sort((a, b) => b.strength - a.strength || Number(b.what === 'person') - Number(a.what === 'person') || (a.title < b.title ? -1 : 1));
 		out.push({ name, hits: hits.slice(0, MOST), more: Math.max(0, hits.length - MOST) });
 	}
-	return { names: out, restricted, looked };
+	return { names: out, restricted };
 }

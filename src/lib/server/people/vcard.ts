@@ -51,7 +51,7 @@ export function readVcards(text: string): { cards: ReadCard[] } | { error: strin
 			const str = (v: unknown): string => (Array.isArray(v) ? v.flat().filter(Boolean).join(' ') : String(v ?? '')).trim();
 			const first = (n: string) => str(c.getFirstPropertyValue(n));
 			const org = c.getFirstPropertyValue('org') as unknown;
-			const orgName = Array.isArray(org) ? String(org[0] ?? '') : String(org ?? '').split(';')[0]!;
+			const orgName = Array.isArray(org) ? String(org[0] ?? '') : String(org ?? '');
 			const n = c.getFirstPropertyValue('n') as unknown;
 			const name = first('fn') || (Array.isArray(n) ? [n[1], n[0]].filter(Boolean).join(' ') : str(n).split(';').reverse().join(' ')) || orgName;
 			if (fold(name) === '') return { error: `Card ${i + 1} has no name.` };

@@ -4,7 +4,7 @@ import { rulebook } from '#server/docket/books.ts';
 import type { Ctx, Result, Staff, World } from '#server/command.ts';
 import { addTask, finishTask } from '#server/agenda/commands.ts';
 import { approveRun, makeRun, sendRun } from '#server/costs/commands.ts';
-import { assembleDocument, assembleFiles, store, templates, uploadDocument } from '#server/documents/commands.ts';
+import { assembleDocument, assembleFiles, foldersOf, store, templates, uploadDocument } from '#server/documents/commands.ts';
 import { makePdf } from '#server/documents/pdf.ts';
 import { checkDeadline, enterEvent, meetDeadline, vacateDeadline } from '#server/docket/commands.ts';
 import { editMatter, addMember, openMatter, setSplit, writeNote } from '#server/matters/commands.ts';
@@ -14,6 +14,7 @@ import { logTime, releaseTime, startTimer } from '#server/time/commands.ts';
 import { openWorld, readSettings } from '#server/world.ts';
 import { Chance } from './chance.ts';
 import { makeHouse, PEOPLE, UNITS } from './house.ts';
+import { enrich } from './more.ts';
 import * as words from './words.ts';
 
 const settings = readSettings(process.env);
@@ -61,13 +62,14 @@ for (const m of [...words.MATTERS].sort((a, b) => b.age - a.age)) {
 	at = addDays(today, -m.age);
 	const lawyer = m.lawyer ?? rnd.pick(counsel);
 	const unit = UNITS.indexOf(m.unit);
-	const opponent = m.kind === 'corporate' ? null : rnd.pick(m.kind === 'litigation' && rnd.yes(0.4) ? humans : orgs);
-	const opened = done(openMatter(as(lawyer), { kind: m.kind, title: m.title, unitId: `unit_${unit}`, responsibleId: `stf_${lawyer}`, opponentId: opponent?.id ?? null, opponentName: '', rulebook: m.kind === 'litigation' ? (m.book ?? 'us-federal.ca-nd') : null, restricted: m.restricted ?? false }));
+	const isCase = m.kind === 'litigation' || m.kind === 'employment';
+	const opponent = m.kind === 'corporate' || m.kind === 'trademark' ? null : rnd.pick(isCase && rnd.yes(0.4) ? humans : orgs);
+	const opened = done(openMatter(as(lawyer), { kind: m.kind, title: m.title, unitId: `unit_${unit}`, responsibleId: `stf_${lawyer}`, opponentId: opponent?.id ?? null, opponentName: '', rulebook: isCase ? (m.book ?? 'us-federal.ca-nd') : null, restricted: m.restricted ?? false }));
 	const made: Made = { id: opened.matterId, number: opened.number, title: m.title, kind: m.kind, lawyer, team: [lawyer], from: at, unit, restricted: m.restricted ?? false };
 	for (const p of new Set([rnd.pick(['abernathy', 'fairweather']), 'castellan', ...(rnd.yes(0.4) ? [rnd.pick(counsel)] : [])])) if (p !== lawyer && !made.restricted) { done(addMember(as(lawyer), { matterId: made.id, staffId: `stf_${p}` })); made.team.push(p); }
 	if (made.restricted) { done(addMember(as(lawyer), { matterId: made.id, staffId: 'stf_castellan' })); made.team.push('castellan'); }
 	if (m.court) done(editMatter(as(lawyer), { matterId: made.id, fields: { 'fact:court': m.court, 'fact:case-number': `${rnd.int(1, 4)}:${at.slice(2, 4)}-cv-0${rnd.int(1000, 6999)}`, 'fact:judge': `Hon. ${rnd.pick(words.FIRST)[0]}. ${rnd.pick(words.LAST)}`, cautions: m.caution ?? '' } }));
-	for (const role of m.kind === 'litigation' ? (['opposing counsel', 'witness', 'insurer'] as const) : (['outside counsel'] as const)) if (rnd.yes(0.75)) addRole(as(lawyer), { matterId: made.id, personId: rnd.pick(role === 'witness' ? humans : orgs).id, role, note: '' });
+	for (const role of isCase ? (['opposing counsel', 'witness', 'insurer'] as const) : (['outside counsel'] as const)) if (rnd.yes(0.75)) addRole(as(lawyer), { matterId: made.id, personId: rnd.pick(role === 'witness' ? humans : orgs).id, role, note: '' });
 	if (m.split) { const shares = m.split.map(([u, pct]) => ({ unit: `unit_${UNITS.indexOf(u)}`, costCenter: `cc_${UNITS.indexOf(u)}0`, share: pct * 10_000 })); done(setSplit({ ...as(lawyer) }, { matterId: made.id, from: at, shares })); }
 	done(writeNote(as(lawyer), { matterId: made.id, words: rnd.pick(words.NOTES) }));
 	matters.push(made);
@@ -159,7 +161,7 @@ for (let i = 0; i < 58; i++) {
 	}
 	const [name, folder] = rnd.pick(words.PAPERS);
 	const pdf = await makePdf({ info: { title: name }, content: [{ text: 'Larkhaven Ferries', bold: true, margin: [0, 0, 0, 24] }, { text: name, fontSize: 20, margin: [0, 0, 0, 10] }, { text: `${m.title}, ${m.number}`, color: '#4a5b62', margin: [0, 0, 0, 20] }, ...Array.from({ length: rnd.int(4, 8) }, () => ({ text: Array.from({ length: rnd.int(2, 4) }, () => rnd.pick(words.SENTENCES)).join(' '), margin: [0, 0, 0, 10] as [number, number, number, number] })), { text: '______________________________', margin: [0, 60, 0, 0] }, { text: 'Signed' }] });
-	const d = done(uploadDocument(as(rnd.pick(m.team)), { matterId: m.id, name, folder, mark: rnd.yes(0.2) ? 'privileged' : rnd.yes(0.15) ? 'confidential' : '', file: await store(w, `${name}.pdf`, pdf) }));
+	const d = done(uploadDocument(as(rnd.pick(m.team)), { matterId: m.id, name, folder: foldersOf(w, m).includes(folder) ? folder : 'Correspondence', mark: rnd.yes(0.2) ? 'privileged' : rnd.yes(0.15) ? 'confidential' : '', file: await store(w, `${name}.pdf`, pdf) }));
 	papers.push({ id: d.documentId, m, name });
 }
 const spot = (signer: number) => [{ signer, kind: 'signature' as const, page: 0, x: 0.12 + signer * 0.35, y: 0.8, w: 0.3, h: 0.045, label: '' }, { signer, kind: 'date' as const, page: 0, x: 0.12 + signer * 0.35, y: 0.86, w: 0.2, h: 0.022, label: '' }];
@@ -178,6 +180,8 @@ for (const [i, p] of papers.filter((x) => !x.m.restricted).slice(0, 6).entries()
 		await finishRound(w, r.roundId);
 	}
 }
+
+await enrich({ as, done, at: (d) => void (at = d), world: w, today, matters, humans, orgs });
 
 // Old mail has long been read; the last days' waits for the Post room.
 world.db.prepare('DELETE FROM mail_out WHERE queued_at < ?').run(`${addDays(today, -6)}T00:00:00.000Z`);

@@ -9,7 +9,7 @@ export const ORG_FIRST = ['Bremner', 'Sablewood', 'Tidewrack', 'Gannet', 'Halyar
 export const ORG_SECOND = ['Marine', 'Logistics', 'Insurance', 'Catering', 'Engineering', 'Staffing', 'Fuel', 'Properties', 'Dredging', 'Ticketing', 'Provisions', 'Surveying', 'Advocates', 'Chandlery', 'Towage', 'Coatings'];
 export const ORG_KIND = ['Inc.', 'LLC', 'Co.', 'Ltd.', 'LLP', 'Partners'];
 
-export type DemoMatter = { title: string; kind: 'litigation' | 'agreement' | 'regulatory' | 'corporate'; unit: Unit; age: number; lawyer?: string; court?: string; book?: string; caution?: string; restricted?: boolean; split?: [Unit, number][] };
+export type DemoMatter = { title: string; kind: string; unit: Unit; age: number; lawyer?: string; court?: string; book?: string; caution?: string; restricted?: boolean; split?: [Unit, number][] };
 const ND = 'N.D. Cal., San Francisco';
 export const MATTERS: DemoMatter[] = [
 	{ title: 'Pier 9 passenger fall', kind: 'litigation', unit: 'Passenger', age: 118, lawyer: 'okafor', court: ND, caution: 'Call claimant only through counsel', split: [['Passenger', 70], ['Terminals', 30]] },
@@ -22,7 +22,7 @@ export const MATTERS: DemoMatter[] = [
 	{ title: 'Diesel overcharge', kind: 'litigation', unit: 'Freight', age: 745, lawyer: 'wardle', court: ND, split: [['Freight', 50], ['Passenger', 50]] },
 	{ title: 'Season ticket class action', kind: 'litigation', unit: 'Passenger', age: 520, lawyer: 'okafor', court: ND, caution: 'No statement to the press' },
 	{ title: 'Breakwater wake damage', kind: 'litigation', unit: 'Engineering', age: 96, lawyer: 'quiroga', court: ND },
-	{ title: 'Chief engineer dismissal', kind: 'litigation', unit: 'Corporate', age: 75, lawyer: 'wardle', court: ND, restricted: true },
+	{ title: 'Chief engineer dismissal', kind: 'employment', unit: 'Corporate', age: 75, lawyer: 'wardle', court: ND, restricted: true },
 	{ title: 'Harbor pilot fees', kind: 'litigation', unit: 'Freight', age: 40, lawyer: 'reyes', court: ND },
 	{ title: 'Ramp hydraulics failure', kind: 'litigation', unit: 'Terminals', age: 21, lawyer: 'okafor', court: ND },
 	{ title: 'Left luggage robbery', kind: 'litigation', unit: 'Terminals', age: 870, lawyer: 'lindqvist', court: ND },
@@ -31,12 +31,12 @@ export const MATTERS: DemoMatter[] = [
 	{ title: 'Onboard card terminals', kind: 'agreement', unit: 'Onboard Retail', age: 34, lawyer: 'wardle' },
 	{ title: 'Dry dock framework', kind: 'agreement', unit: 'Engineering', age: 390 }, { title: 'Terminal cleaning', kind: 'agreement', unit: 'Terminals', age: 180 }, { title: 'Coffee concession, Pier 2', kind: 'agreement', unit: 'Onboard Retail', age: 95 },
 	{ title: 'Route data license', kind: 'agreement', unit: 'Corporate', age: 60 }, { title: 'Tug standby, Galveston', kind: 'agreement', unit: 'Freight', age: 500 }, { title: 'Uniform supply', kind: 'agreement', unit: 'Passenger', age: 720 }, { title: 'Ticket app maintenance', kind: 'agreement', unit: 'Passenger', age: 45 },
-	{ title: 'Berth 11 lease', kind: 'agreement', unit: 'Terminals', age: 880 }, { title: 'Shore power pilot', kind: 'agreement', unit: 'Engineering', age: 150, split: [['Engineering', 40], ['Terminals', 60]] },
+	{ title: 'Berth 11 lease', kind: 'real-estate', unit: 'Terminals', age: 880 }, { title: 'Shore power pilot', kind: 'agreement', unit: 'Engineering', age: 150, split: [['Engineering', 40], ['Terminals', 60]] },
 	{ title: 'Solent berth licence', kind: 'regulatory', unit: 'Passenger', age: 70, lawyer: 'okafor' }, { title: 'Harbor discharge notice', kind: 'regulatory', unit: 'Terminals', age: 96, lawyer: 'quiroga' }, { title: 'Accessibility of gangways', kind: 'regulatory', unit: 'Passenger', age: 300 },
 	{ title: 'Emission reporting', kind: 'regulatory', unit: 'Engineering', age: 410 }, { title: 'Liquor permits, three vessels', kind: 'regulatory', unit: 'Onboard Retail', age: 600 }, { title: 'Safety citation, Yard 3', kind: 'regulatory', unit: 'Engineering', age: 33 },
 	{ title: 'Dangerous goods review', kind: 'regulatory', unit: 'Freight', age: 240 }, { title: 'Customs bond renewal', kind: 'regulatory', unit: 'Freight', age: 820 },
 	{ title: 'Board and securities', kind: 'corporate', unit: 'Corporate', age: 1090, lawyer: 'okafor' }, { title: 'Berth financing', kind: 'corporate', unit: 'Corporate', age: 130, lawyer: 'okafor', split: [['Corporate', 50], ['Terminals', 50]] }, { title: 'Subsidiary housekeeping', kind: 'corporate', unit: 'Corporate', age: 1000 },
-	{ title: 'Project Heron', kind: 'corporate', unit: 'Corporate', age: 52, lawyer: 'okafor', restricted: true }, { title: 'Insurance program', kind: 'corporate', unit: 'Corporate', age: 420 }, { title: 'Trademark watch', kind: 'corporate', unit: 'Onboard Retail', age: 650 }
+	{ title: 'Project Heron', kind: 'corporate', unit: 'Corporate', age: 52, lawyer: 'okafor', restricted: true }, { title: 'Insurance program', kind: 'corporate', unit: 'Corporate', age: 420 }, { title: 'Trademark watch', kind: 'trademark', unit: 'Onboard Retail', age: 650 }
 ];
 
 export type Plan = { title: string; event: string; date: PlainDate; entered: PlainDate; service?: string; name?: string; time?: string; docket?: string[]; unchecked?: boolean; missed?: string };

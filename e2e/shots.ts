@@ -5,73 +5,74 @@ import { openBrowser, openHouse, sit, type Desk } from './house.ts';
 const folder = process.argv[2] ?? 'docs/screenshots';
 const only = process.argv[3] ? new Set(process.argv[3].split(',')) : null;
 const size = { width: Number(process.argv[4] ?? 1280), height: 800 };
+const all = folder !== 'docs/screenshots';
 mkdirSync(folder, { recursive: true });
 const house = await openHouse('demo/make.ts');
 const browser = await openBrowser();
+const wants = (...names: string[]) => !only || names.some((n) => only.has(n));
 const shot = async (d: Desk, name: string) => {
-	if (!only || only.has(name)) await d.shot(`${folder}/${name}.png`);
+	if (wants(name)) await d.shot(`${folder}/${name}.png`);
 };
+const matter = async (d: Desk, title: string) => { await d.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`); return (await d.page.$$eval('a[data-row]', (rows, t) => rows.find((a) => a.textContent!.includes(t))!.getAttribute('href'), title))!; };
 try {
-	const guest = await sit(browser, house.origin, undefined, size);
-	await guest.go('/sign-in');
-	await shot(guest, 'sign-in');
 	const io = await sit(browser, house.origin, 'okafor', size);
 	await shot(io, 'day-sheet');
-	await io.go('/matters?who=all');
-	await shot(io, 'matters');
-	const pier = (await io.page.$$eval('a[data-row]', (all) => all.find((a) => a.textContent!.includes('Pier 9'))!.getAttribute('href')))!;
-	await io.go(pier);
-	await shot(io, 'matter-overview');
-	await io.go(`${pier}/docket`);
-	await io.press('Answer or Rule 12 motion');
-	await shot(io, 'matter-docket');
-	await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('change the date'))!.click());
-	await io.fill('to', '15 Nov 2027');
-	await io.sees('15 Oct');
-	await shot(io, 'what-if');
-	await io.go(`${pier}/docket`);
-	await io.press('Enter an event');
-	await io.choose('What happened', 'interrog', 'Interrogatories served');
-	await io.fill('On', '20 Nov 2026');
-	await io.select('Served by', 'By mail');
-	await io.fill('Name it', 'First set, to Larkhaven');
-	await io.sees('24 Dec');
-	await shot(io, 'enter-event');
-	await io.go(`${pier}/tasks`);
-	await shot(io, 'matter-tasks');
-	await io.go(`${pier}/logbook`);
-	await shot(io, 'logbook');
-	await io.go(`${pier}/time`);
-	await shot(io, 'matter-time');
-	await io.go('/docket');
-	await shot(io, 'docket');
-	await io.go('/documents');
-	await shot(io, 'documents');
-	const signed = await io.page.evaluate(() => [...document.querySelectorAll('tr')].find((t) => t.textContent!.includes('signed, sealed'))!.querySelector('a')!.getAttribute('href'));
-	await io.go(signed!);
-	await io.page.waitForSelector('canvas[data-drawn="yes"]');
-	await shot(io, 'document');
-	await io.go('/time');
-	await shot(io, 'time');
-	const post = await sit(browser, house.origin, 'haddad', size);
-	await post.go('/costs');
-	await shot(post, 'costs');
-	const run = await post.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href'));
-	await post.go(run!);
-	await shot(post, 'cost-run');
-	await post.go('/post');
-	await post.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('li button')].find((b) => b.textContent!.includes('signer1@'))?.click());
-	await shot(post, 'post-room');
-	const link = await post.page.evaluate(() => [...document.querySelectorAll<HTMLAnchorElement>('article a')].find((a) => a.href.includes('/sign/'))?.pathname ?? null);
-	if (link) {
-		await guest.go(link);
-		await guest.page.waitForSelector('canvas[data-drawn="yes"]').catch(() => undefined);
-		await shot(guest, 'signing');
+	if (wants('matters')) { await io.go('/matters?who=all'); await shot(io, 'matters'); }
+	const pier = await matter(io, 'Pier 9');
+	if (wants('matter-litigation')) { await io.go(pier); await shot(io, 'matter-litigation'); }
+	if (wants('matter-claims')) { await io.go(await matter(io, 'Quay wall')); await shot(io, 'matter-claims'); }
+	if (wants('matter-agreement')) { await io.go(await matter(io, 'Fuel supply')); await shot(io, 'matter-agreement'); }
+	if (wants('sheet-edit')) { await io.go(await matter(io, 'Quay wall')); await io.press('Change', 'section'); await io.sees('Facts of'); if (all) await shot(io, 'sheet-edit'); }
+	if (wants('matter-docket')) { await io.go(`${pier}/docket`); await io.press('Answer or Rule 12 motion'); await shot(io, 'matter-docket'); }
+	if (wants('what-if')) {
+		await io.go(`${pier}/docket`);
+		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('change the date'))!.click());
+		await io.fill('to', '15 Nov 2027');
+		await io.sees('15 Oct');
+		await shot(io, 'what-if');
 	}
-	await io.go('/');
-	await io.page.keyboard.press('/');
-	await io.page.keyboard.type('bremner');
-	await shot(io, 'pen-line');
+	if (wants('logbook')) { await io.go(`${pier}/logbook`); await shot(io, 'logbook'); }
+	if (wants('trial')) { await io.go(`${pier}/trial`); await shot(io, 'trial'); }
+	if (wants('docket')) { await io.go('/docket'); await shot(io, 'docket'); }
+	if (wants('people')) { await io.go('/people'); await shot(io, 'people'); }
+	if (wants('person') && all) { await io.go('/people?category=supplier'); await io.page.evaluate(() => (document.querySelector('tbody a') as HTMLAnchorElement).click()); await io.sees('Known as'); await shot(io, 'person'); }
+	if (wants('interest')) { await io.go('/interest'); await io.press('', 'section a'); await io.sees('Decision'); await shot(io, 'interest'); }
+	if (wants('figures')) { await io.go('/overview'); await shot(io, 'figures'); }
+	if (wants('opening')) {
+		await io.go('/requests');
+		await io.press('Film crew');
+		await io.press('Open a matter', 'aside');
+		await io.sees('From request');
+		await shot(io, 'opening');
+	}
+	if (wants('triage')) { await io.go('/requests'); await shot(io, 'triage'); }
+	if (wants('request-detail') && all) { await io.go('/requests'); await io.press('Coffee'); await io.sees('To and fro'); await shot(io, 'request-detail'); }
+	if (wants('closing') && all) { await io.go(`${pier}`); await io.press('Hold or close'); await io.sees('open dates'); await shot(io, 'closing'); }
+	if (wants('request')) { const wes = await sit(browser, house.origin, 'tarrant', size); await shot(wes, 'request'); }
+	if (wants('kind', 'imports', 'kinds')) {
+		const ops = await sit(browser, house.origin, 'haddad', size);
+		await ops.go('/kinds/litigation');
+		await shot(ops, 'kind');
+		if (all) { await ops.go('/kinds'); await shot(ops, 'kinds'); await ops.go('/imports'); await shot(ops, 'imports'); }
+	}
+	if (wants('signing')) {
+		await io.go('/');
+		const mail = await sit(browser, house.origin, 'haddad', size);
+		await mail.go('/post');
+		const link = await mail.page.evaluate(() => /\/sign\/[\w-]+/.exec(document.body.innerText)?.[0] ?? null);
+		if (link) {
+			const guest = await sit(browser, house.origin, undefined, size);
+			await guest.go(link);
+			await guest.page.waitForSelector('canvas[data-drawn="yes"]').catch(() => undefined);
+			await shot(guest, 'signing');
+		}
+	}
+	if (wants('cost-run')) {
+		const ops = await sit(browser, house.origin, 'haddad', size);
+		await ops.go('/costs');
+		await ops.go((await ops.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')))!);
+		await shot(ops, 'cost-run');
+	}
 } finally {
 	await browser.close();
 	await house.stop();

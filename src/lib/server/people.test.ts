@@ -7,7 +7,7 @@ import { checkInterest, decideInterest, interestCheck, matterChecks, myChecks, n
 import { interestReport } from './interest/report.ts';
 import { addPerson, addRole, changeRole, editPerson } from './people/commands.ts';
 import { mergePeople, undoMerge } from './people/merge.ts';
-import { cardFields, findPeople, nearNames, peopleList, personCard, type PersonCard } from './people/queries.ts';
+import { findPeople, nearNames, peopleList, personCard, type PersonCard } from './people/queries.ts';
 import { readVcards, toVcard } from './people/vcard.ts';
 import { editMatter } from './matters/commands.ts';
 import { logTime } from './time/commands.ts';
@@ -101,7 +101,7 @@ describe('merging', () => {
 		const { mergeId } = good(mergePeople(h.as('okafor'), { keepId: keep, goneId: gone }));
 		const c = card(keep);
 		assert.deepEqual([c.matters.length, c.contacts[0]!.value, c.fields.aliases, c.fields.former, c.parent?.name, c.affiliates.map((x) => x.name), c.fields.categories], [2, 'q@mail.example', '', 'Quoin Crew', 'Halyard Group', ['Quoin Deckhands'], 'supplier'].map((x, i) => (i === 2 ? 'Quoin Staffing' : x)));
-		assert.deepEqual(personCard(h, io(), gone), { merged: keep }, 'the old address leads to the card');
+		assert.deepEqual(personCard(h, io(), gone), { mergedInto: keep }, 'the old address leads to the card');
 		assert.equal(peopleList(h, io(), { q: 'quoin staffing' }).total, 1);
 		good(undoMerge(h.as('okafor'), { mergeId }));
 		assert.equal(rows(), before);

@@ -3,8 +3,10 @@
 	import { applyAction, enhance } from '$app/forms';
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { Snippet } from 'svelte';
-	type Props = { action: string; ondone?: (data: Record<string, unknown>) => void | Promise<void>; children: Snippet<[{ errors: Record<string, string>; busy: boolean }]>; class?: string; files?: boolean; before?: (data: FormData) => string | undefined; stay?: boolean };
-	let { action, ondone, children, class: more = '', files = false, before, stay = false }: Props = $props();
+	import type { Difference } from '#server/command.ts';
+	type Conflict = { by: string; version: number; differences: Difference[] };
+	type Props = { action: string; ondone?: (data: Record<string, unknown>) => void | Promise<void>; onconflict?: (c: Conflict) => void; children: Snippet<[{ errors: Record<string, string>; busy: boolean }]>; class?: string; files?: boolean; before?: (data: FormData) => string | undefined; stay?: boolean };
+	let { action, ondone, onconflict, children, class: more = '', files = false, before, stay = false }: Props = $props();
 	let errors = $state<Record<string, string>>({});
 	let busy = $state(false);
 </script>
@@ -20,6 +22,7 @@
 			busy = false;
 			if (result.type === 'failure') {
 				errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
+				if (result.data?.conflict && onconflict) { onconflict(result.data.conflict as Conflict); errors = {}; return; }
 				requestAnimationFrame(() => formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
 			} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
 			else if (result.type === 'success') {

@@ -1,6 +1,7 @@
-import { KINDS } from '#core/kinds.ts';
 import { may, ROLE_WORDS } from '#core/access/table.ts';
-import { department, units } from '#server/matters/queries.ts';
+import { kinds } from '#server/matters/kinds.ts';
+import { department, near, units } from '#server/matters/queries.ts';
+import { openRequests } from '#server/requests/queries.ts';
 import { departmentName } from '#server/house.ts';
 import { matterBooks } from '#server/matters/commands.ts';
 import { timers } from '#server/time/queries.ts';
@@ -15,11 +16,11 @@ export function load(event) {
 	const inside = may(me.role, 'matter.read');
 	return {
 		me: { id: me.id, name: me.name, initials: me.initials, role: ROLE_WORDS[me.role] },
-		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside },
+		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside, kinds: may(me.role, 'kind.edit'), imports: may(me.role, 'import.run'), overview: may(me.role, 'overview.read'), decide: may(me.role, 'interest.decide') },
 		department: departmentName(w),
 		today: w.clock.today(), zone: settings().zone,
 		timers: inside ? timers(w, me) : [],
-		kinds: KINDS.map((k) => ({ id: k.id, name: k.name, plural: k.plural, opponent: k.opponent, rulebook: k.rulebook, quietDays: k.quietDays })),
-		units: inside ? units(w) : [], staff: inside ? department(w) : [], books: inside ? matterBooks() : []
+		kinds: inside ? kinds(w) : [], near: inside ? near(w, me) : [], newRequests: may(me.role, 'request.triage') ? openRequests(w) : 0,
+		units: inside || may(me.role, 'request.own') ? units(w) : [], staff: inside ? department(w) : [], books: inside ? matterBooks() : []
 	};
 }

@@ -5,6 +5,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Kite from '$lib/ui/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
+	import Requests from '$lib/Requests.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { away, days as since, plural, short } from '$lib/ui/say.ts';
 	let { data } = $props();
@@ -24,15 +25,14 @@
 		{#if data.inside}
 			{#if data.unchecked}<a class="note" href="/docket?show=unchecked">{plural(data.unchecked, 'date needs', 'dates need')} a second check</a>{/if}
 			{#if data.toSign.length}<a class="note" href="/signing/{data.toSign[0]!.signerId}">{plural(data.toSign.length, 'document')} to sign</a>{/if}
+			{#if data.newRequests}<a class="note" href="/requests">{plural(data.newRequests, 'new request')}</a>{/if}
 			{#if data.can.open}<button class="btn" onclick={() => opening.show()}>Open a matter</button>{/if}
 		{/if}
 	</div>
 
 	{#if !data.inside}
-		<Section title="Yours to sign" about={String(data.toSign.length || '')} class="mt-6 max-w-[760px]">
-			{#each data.toSign as s (s.signerId)}<a class="row flex h-11 items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="font-semibold">{s.title}</b><span class="sub grow">from {s.by}</span>{#if s.wantedBy}<span class="sub">wanted by {short(s.wantedBy, data.today)}</span>{/if}</a>
-			{:else}<Empty>Nothing waits for your signature. You get a mail when something does.</Empty>{/each}
-		</Section>
+		{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)} class="mt-6 max-w-[760px]">{#each data.toSign as s (s.signerId)}<a class="row flex h-11 items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="font-semibold">{s.title}</b><span class="sub grow">from {s.by}</span>{#if s.wantedBy}<span class="sub">wanted by {short(s.wantedBy, data.today)}</span>{/if}</a>{/each}</Section>{/if}
+		<div class="mt-6"><Requests mine={data.mine} loaded={null} /></div>
 	{:else}
 		<ol class="horizon mt-3" aria-label="The next fifteen working days">
 			{#each data.days as d (d.date)}
@@ -70,11 +70,13 @@
 			</div>
 			<div class="flex flex-col gap-6">
 				{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)}>{#each data.toSign.slice(0, 4) as s (s.signerId)}<a class="row flex min-h-[38px] items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="grow truncate font-semibold">{s.title}</b><span class="sub">{s.by}</span></a>{/each}</Section>{/if}
+				{#if data.asked.length}<Section title="You are asked" about={String(data.asked.length)}>{#each data.asked.slice(0, 4) as q (q.id)}<a class="row flex min-h-[44px] items-center gap-3 py-1 hover:bg-white" href="/matters/{q.number}/logbook?show=me"><span class="min-w-0 grow"><span class="line-clamp-2">{q.text}</span><span class="sub block truncate">{q.who}, {q.title}</span></span></a>{/each}</Section>{/if}
 				<Section title="With someone else" about={String(data.signing.length + data.withOthers.length)}>
 					{#each data.signing.slice(0, 3) as s (s.documentId)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/documents/{s.documentId}"><Mark kind="signing" /><span class="min-w-0 grow"><b class="block truncate font-semibold">{s.title}</b><span class="sub">{s.signed} of {s.signers} signed, with {s.next}</span></span><span class="sub whitespace-nowrap">{away(s.createdAt.slice(0, 10), data.today).replace(' ago', '')}</span></a>{/each}
 					{#each data.withOthers.slice(0, Math.max(2, 5 - data.signing.length)) as t (t.id)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} /><span class="min-w-0 grow"><b class="block truncate font-semibold">{t.subject}</b><span class="sub">{t.assigneeName}, {t.matterTitle}</span></span><span class="sub whitespace-nowrap">{t.due ? short(t.due, data.today) : ''}</span></a>{/each}
 					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty>{/if}
 				</Section>
+				{#if data.quiet.total}<Section title="Gone quiet" about={String(data.quiet.total)}>{#snippet tools()}<a class="act" href="/matters?quiet=1">all</a>{/snippet}{#each data.quiet.rows as q (q.id)}<a class="row flex h-[34px] items-center gap-3 hover:bg-white" href="/matters/{q.number}"><b class="min-w-0 grow truncate font-semibold">{q.title}</b><span class="sub whitespace-nowrap">{away(q.lastActivity.slice(0, 10), data.today)}</span></a>{/each}</Section>{/if}
 				<Section title="Today’s hours" about="{sayHours(minutes)} of {sayHours(DAY)}">
 					<div class="mt-2.5 flex h-2.5 gap-px bg-[#dde4e3]" role="img" aria-label="{sayHours(minutes)} of {sayHours(DAY)} hours">{#each data.hours as h, i (i)}<span style="width:{Math.min(100, (100 * h.minutes) / DAY)}%; background: color-mix(in srgb, var(--color-petrol) {Math.max(40, 100 - i * 20)}%, #fff)"></span>{/each}</div>
 					<p class="sub mt-2">{data.hours.map((h) => `${sayHours(h.minutes)} ${h.title}`).join(', ') || 'Nothing logged yet. Write a line below: 0.4, the matter’s number, what you did.'}</p>

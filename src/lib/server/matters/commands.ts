@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { mentionsOf, partsOf, tagsOf } from '#core/matters/words.ts';
 import { Conflict, command, NotFound, Refused, staffOf, type Ctx, type Difference, type Staff, type World } from '../command.ts';
-import { flag, id, maybeId, maybeText, text } from '../fields.ts';
+import { flag, id, maybeId, text } from '../fields.ts';
 import { newId } from '../ids.ts';
 import { lastHand } from '../people/commands.ts';
 import { findMatter, queueMail, theMatter, type MatterRow } from '../trust/scope.ts';

@@ -9,7 +9,7 @@ export type Fields = Record<string, string>;
 export type StoredFact = { fact: string; row: number; value: string; more: string };
 export const factsOf = (w: Pick<World, 'db'>, matterId: string): StoredFact[] => w.db.prepare<[string], StoredFact>('SELECT fact, row, value, more FROM matter_fact WHERE matter_id = ? ORDER BY fact, row').all(matterId);
 
-export const personName = (w: Pick<World, 'db'>) => (personId: string): string | undefined => w.db.prepare<[string], { name: string }>('SELECT name FROM person WHERE id = coalesce((SELECT merged_into FROM person WHERE id = ?1), ?1)').get(personId)?.name;
+export const personName = (w: Pick<World, 'db'>) => (personId: string): string | undefined => w.db.prepare<unknown[], { name: string }>('SELECT name FROM person WHERE id = coalesce((SELECT merged_into FROM person WHERE id = @id), @id)').get({ id: personId })?.name;
 
 /** A kept value as it stands in its field. */
 export const typedOf = (f: Fact, v: FactValue): string => (f.type === 'money' ? sayCents(Number(v.value)).replace('−', '-') : v.value);

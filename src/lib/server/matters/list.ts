@@ -50,6 +50,8 @@ export function readFilter(p: URLSearchParams): MatterFilter {
 	const one = (k: string) => p.get(k)?.slice(0, 200) || undefined;
 	const f: Record<string, unknown> = { who: p.get('who') === 'all' ? 'all' : 'mine', closed: p.get('closed') === '1', quiet: p.get('quiet') === '1', old: p.get('old') === '1', retained: p.get('retained') === '1', page: Math.max(1, Math.min(100_000, Math.floor(Number(p.get('page'))) || 1)) };
 	for (const k of ['kind', 'unit', 'lawyer', 'status', 'priority', 'q', 'opened', 'closedIn', 'age', 'sort', 'group']) if (one(k)) f[k] = one(k);
+	// As it comes, the list stands by kind.
+	if (!p.get('group') && !p.get('sort')) f.group = 'kind';
 	const cols = p.get('cols')?.split(',').filter(Boolean).slice(0, 16);
 	if (cols?.length) f.cols = cols;
 	return f as MatterFilter;

@@ -45,11 +45,11 @@ export function cardFields(w: Pick<World, 'db'>, id: string): CardFields | undef
 }
 
 export type PersonCard = { id: string; version: number; fields: CardFields; contacts: { kind: string; label: string; value: string }[]; parent: { id: string; name: string } | null; affiliates: { id: string; name: string }[]; merged: { id: string; name: string; at: string }[]; matters: { number: string; title: string; role: string; status: string; note: string; from: string | null; to: string | null }[]; near: { id: string; name: string; strength: number }[] };
-export function personCard(w: World, me: Staff, id: string): PersonCard | { merged: string } | undefined {
+export function personCard(w: World, me: Staff, id: string): PersonCard | { mergedInto: string } | undefined {
 	const p = w.db.prepare<[string], { id: string; version: number; merged_into: string | null; parent_id: string | null; name: string }>('SELECT id, version, merged_into, parent_id, name FROM person WHERE id = ?').get(id);
 	if (!p) return undefined;
 	if (!w.db.prepare(`SELECT 1 FROM person p WHERE p.id = @id AND ${cardVisible('p')}`).get({ id: p.merged_into ?? id, me: me.id })) return undefined;
-	if (p.merged_into) return { merged: p.merged_into };
+	if (p.merged_into) return { mergedInto: p.merged_into };
 	const fields = cardFields(w, id)!;
 	const seen = (sql: string, x: string) => w.db.prepare<unknown[], { id: string; name: string }>(`SELECT p.id, p.name FROM person p WHERE ${sql} AND ${cardVisible('p')} ORDER BY p.name`).all({ x, me: me.id });
 	return {

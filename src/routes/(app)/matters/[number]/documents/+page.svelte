@@ -8,7 +8,7 @@
 	let { data } = $props();
 	const c = $derived(data.caption);
 	let uploading = $state(false), assembling = $state(false), over = $state(false);
-	let template = $state(''), name = $state(''), docName = $state(''), folder = $state('Pleadings'), mark = $state('');
+	let template = $state(''), name = $state(''), docName = $state(''), folder = $state('Correspondence'), mark = $state('');
 	let fields = $state<Record<string, string>>({});
 	let file = $state<FileList | undefined>();
 	async function pick() { await goto(template ? `?template=${template}` : '?', { replaceState: true, noScroll: true, keepFocus: true }); name = data.templates.find((t) => t.id === template)?.name ?? ''; }

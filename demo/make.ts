@@ -72,6 +72,8 @@ for (const m of [...words.MATTERS].sort((a, b) => b.age - a.age)) {
 	for (const role of isCase ? (['opposing counsel', 'witness', 'insurer'] as const) : (['outside counsel'] as const)) if (rnd.yes(0.75)) addRole(as(lawyer), { matterId: made.id, personId: rnd.pick(role === 'witness' ? humans : orgs).id, role, note: '' });
 	if (m.split) { const shares = m.split.map(([u, pct]) => ({ unit: `unit_${UNITS.indexOf(u)}`, costCenter: `cc_${UNITS.indexOf(u)}0`, share: pct * 10_000 })); done(setSplit({ ...as(lawyer) }, { matterId: made.id, from: at, shares })); }
 	done(writeNote(as(lawyer), { matterId: made.id, words: rnd.pick(words.NOTES) }));
+	// What a matter begins with is long done on all but the youngest.
+	if (m.age > 10) for (const t of w.db.prepare<[string], { id: string }>("SELECT id FROM task WHERE matter_id = ? AND state = 'open'").all(made.id)) { at = addDays(addDays(today, -m.age), 4); done(finishTask(as(lawyer), { taskId: t.id, done: true })); }
 	matters.push(made);
 }
 

@@ -1,7 +1,7 @@
 /** The rest of the scenario: facts of every kind, requests, people with histories, an exhibit list, closed matters, views. */
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import type { Ctx, Result, World } from '#server/command.ts';
-import { addTask } from '#server/agenda/commands.ts';
+import { addTask, finishTask } from '#server/agenda/commands.ts';
 import { store } from '#server/documents/commands.ts';
 import { decideInterest, checkInterest, matterChecks } from '#server/interest/commands.ts';
 import { addLink, addReference, editMatter, openMatter, pinMatter, relateMatters, writeNote } from '#server/matters/commands.ts';
@@ -32,7 +32,7 @@ export async function enrich(h: House): Promise<void> {
 
 	// Matters of the kinds that were not there, and facts on those that were.
 	h.at(day(-61));
-	const open = (kind: string, title: string, unit: number, lawyer: string, age: number, f: Record<string, string>, opponentId: string | null = null) => { h.at(day(-age)); const o = done(openMatter(as(lawyer), { kind, title, unitId: `unit_${unit}`, responsibleId: `stf_${lawyer}`, opponentId, facts: f })); const made: M = { id: o.matterId, number: o.number, title, kind, lawyer }; h.matters.push(made); return made; };
+	const open = (kind: string, title: string, unit: number, lawyer: string, age: number, f: Record<string, string>, opponentId: string | null = null) => { h.at(day(-age)); const o = done(openMatter(as(lawyer), { kind, title, unitId: `unit_${unit}`, responsibleId: `stf_${lawyer}`, opponentId, facts: f })); const made: M = { id: o.matterId, number: o.number, title, kind, lawyer }; h.matters.push(made); h.at(day(Math.min(-1, 3 - age))); if (age > 20) for (const t of h.world.db.prepare<[string], { id: string }>("SELECT id FROM task WHERE matter_id = ? AND state = 'open'").all(made.id)) done(finishTask(as(lawyer), { taskId: t.id, done: true })); return made; };
 	open('claims', 'Quay wall damage, Berth 4', 2, 'quiroga', 60, { 'fact:date-of-loss': day(-74), 'fact:limitation': day(656), 'fact:place': 'Berth 4, San Francisco', 'fact:vessel': 'Motor barge, not ours', 'fact:loss': '184,200.00', 'fact:reserve': '60,000.00', 'fact:fault': 'OT', 'fact:cause': 'The barge swung on the flood and struck the fender line twice. Two piles are cracked.', 'group:policies': JSON.stringify([{ insurer: h.orgs[4]!.id, policy: 'HM-2026-118', limit: '2,000,000', retained: '50,000' }, { insurer: h.orgs[20]!.id, policy: 'XS-77', limit: '5,000,000', retained: '2,000,000' }]) }, h.orgs[6]!.id);
 	open('data-incident', 'Ticket kiosk exposure', 4, 'lindqvist', 12, { 'fact:found': day(-13), 'fact:began': day(-20), 'fact:system': 'Ticket kiosks, Pier 2', 'fact:cause': 'EX', 'more:cause': 'a test address left open', 'fact:people-affected': '1,240', 'fact:health': 'no', 'fact:payment': 'no', 'fact:contained': day(-12), 'group:places': JSON.stringify([{ place: 'California', number: '1100' }, { place: 'New York', number: '96' }, { place: 'Texas', number: '44' }]) });
 	open('real-estate', 'Terminal B ground lease', 2, 'reyes', 90, { 'fact:premises': 'Terminal B, ground floor', 'fact:we-are': 'Tenant', 'fact:ends': day(930), 'fact:option-by': day(380), 'fact:deposit': '90,000', 'fact:area': '14,200', 'group:rents': JSON.stringify([{ from: day(-90), rent: '21,500' }, { from: day(275), rent: '22,400', note: 'by index' }]) }, h.orgs[14]!.id);

@@ -59,11 +59,12 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	it('has nothing serious for axe to find on any main view', async () => {
 		const ops = await sit(browser, house.origin, 'haddad');
 		const guest = await sit(browser, house.origin);
+		const wes = await sit(browser, house.origin, 'tarrant');
 		await io.go('/documents');
 		const paper = await io.page.evaluate(() => [...document.querySelectorAll('tr')].find((t) => t.textContent!.includes('signed, sealed'))!.querySelector('a')!.getAttribute('href')!);
 		await ops.go('/costs');
 		const run = await ops.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')!);
-		const views: [Desk, string][] = [[guest, '/sign-in'], ...['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/tasks`, `${pier}/documents`, `${pier}/logbook`, `${pier}/time`, '/docket', '/documents', paper, `${paper}/sign`, '/time'].map((p): [Desk, string] => [io, p]), ...['/costs', run, '/post'].map((p): [Desk, string] => [ops, p])];
+		const views: [Desk, string][] = [[guest, '/sign-in'], ...['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/tasks`, `${pier}/documents`, `${pier}/logbook`, `${pier}/trial`, `${pier}/time`, '/people', '/people?q=group', '/interest', '/requests', '/overview', '/docket', '/documents', paper, `${paper}/sign`, '/time'].map((p): [Desk, string] => [io, p]), ...['/costs', run, '/post', '/kinds', '/kinds/litigation', '/imports'].map((p): [Desk, string] => [ops, p]), [wes, '/'], [wes, '/requests']];
 		const all: string[] = [];
 		for (const [d, path] of views) {
 			await d.go(path);
@@ -73,7 +74,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	});
 
 	it('fits a screen 1024 wide and a telephone', async () => {
-		for (const [width, paths] of [[1024, ['/', '/matters?who=all', `${pier}/docket`, '/docket', '/documents', '/time']], [390, ['/', '/matters', '/time']]] as const) {
+		for (const [width, paths] of [[1024, ['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/logbook`, `${pier}/trial`, '/people', '/interest', '/requests', '/overview', '/docket', '/documents', '/time']], [390, ['/', '/matters', pier, '/requests', '/time']]] as const) {
 			const d = await sit(browser, house.origin, 'okafor', { width, height: 800 });
 			for (const path of paths) {
 				await d.go(path);
@@ -154,15 +155,15 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.sees('Is the year right?');
 		await io.page.keyboard.press('Escape');
 		await io.go(`${pier}`);
-		await io.press('Change', 'aside');
-		await io.fill('Title', 'x'.repeat(310));
+		await io.press('Change');
+		await io.fill('Title', 'x'.repeat(510));
 		await io.press('Save the facts');
-		await io.sees('The title is longer than 300 characters.');
-		assert.equal((await (await io.control('Title')).evaluate((e) => e.value)).length, 310, 'what was typed is kept');
+		await io.sees('The title is longer than 500 characters.');
+		assert.equal((await (await io.control('Title')).evaluate((e) => e.value)).length, 510, 'what was typed is kept');
 		await io.fill('Title', 'Pier 9 <script>alert(1)</script> “fall” & more');
 		await io.press('Save the facts');
 		await io.sees('Pier 9 <script>alert(1)</script> “fall” & more');
-		await io.press('Change', 'aside');
+		await io.press('Change');
 		await io.fill('Title', 'Pier 9 passenger fall');
 		await io.press('Save the facts');
 		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
@@ -170,8 +171,8 @@ describe('the demo house', { timeout: 600_000 }, () => {
 
 	it('gives a business partner nothing but what waits for their signature', async () => {
 		const wes = await sit(browser, house.origin, 'tarrant');
-		await wes.sees('Nothing waits for your signature.');
-		for (const path of ['/matters', '/docket', '/documents', '/time', '/costs', '/post', pier, `${pier}/docket`, '/people/x']) {
+		await wes.sees('Ask the legal department');
+		for (const path of ['/matters', '/docket', '/documents', '/time', '/costs', '/post', '/people', '/interest', '/overview', '/kinds', '/imports', pier, `${pier}/docket`, '/people/x']) {
 			await wes.go(path);
 			await wes.sees('There is no such page, or it is not yours to see.');
 		}

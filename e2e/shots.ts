@@ -22,7 +22,7 @@ try {
 	if (wants('matter-litigation')) { await io.go(pier); await shot(io, 'matter-litigation'); }
 	if (wants('matter-claims')) { await io.go(await matter(io, 'Quay wall')); await shot(io, 'matter-claims'); }
 	if (wants('matter-agreement')) { await io.go(await matter(io, 'Fuel supply')); await shot(io, 'matter-agreement'); }
-	if (wants('sheet-edit')) { await io.go(await matter(io, 'Quay wall')); await io.press('Change', 'section'); await io.sees('Facts of'); if (all) await shot(io, 'sheet-edit'); }
+	if (wants('sheet-edit')) { await io.go(await matter(io, 'Quay wall')); await io.press('Change'); await io.sees('Facts of'); if (all) await shot(io, 'sheet-edit'); }
 	if (wants('matter-docket')) { await io.go(`${pier}/docket`); await io.press('Answer or Rule 12 motion'); await shot(io, 'matter-docket'); }
 	if (wants('what-if')) {
 		await io.go(`${pier}/docket`);
@@ -35,8 +35,8 @@ try {
 	if (wants('trial')) { await io.go(`${pier}/trial`); await shot(io, 'trial'); }
 	if (wants('docket')) { await io.go('/docket'); await shot(io, 'docket'); }
 	if (wants('people')) { await io.go('/people'); await shot(io, 'people'); }
-	if (wants('person') && all) { await io.go('/people?category=supplier'); await io.page.evaluate(() => (document.querySelector('tbody a') as HTMLAnchorElement).click()); await io.sees('Known as'); await shot(io, 'person'); }
-	if (wants('interest')) { await io.go('/interest'); await io.press('', 'section a'); await io.sees('Decision'); await shot(io, 'interest'); }
+	if (wants('person') && all) { await io.go('/people?q=group'); await io.page.evaluate(() => (document.querySelector('tbody a') as HTMLAnchorElement).click()); await io.sees('On matters'); await shot(io, 'person'); }
+	if (wants('interest')) { await io.go('/interest'); await io.page.evaluate(() => (document.querySelector('main section a[href^="/interest/"]') as HTMLAnchorElement).click()); await io.sees('Decision'); await shot(io, 'interest'); }
 	if (wants('figures')) { await io.go('/overview'); await shot(io, 'figures'); }
 	if (wants('opening')) {
 		await io.go('/requests');
@@ -59,7 +59,9 @@ try {
 		await io.go('/');
 		const mail = await sit(browser, house.origin, 'haddad', size);
 		await mail.go('/post');
-		const link = await mail.page.evaluate(() => /\/sign\/[\w-]+/.exec(document.body.innerText)?.[0] ?? null);
+		await mail.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('li button')].find((b) => b.textContent!.includes('signer1@'))?.click());
+		await mail.settled();
+		const link = await mail.page.evaluate(() => [...document.querySelectorAll<HTMLAnchorElement>('article a')].find((a) => a.href.includes('/sign/'))?.pathname ?? null);
 		if (link) {
 			const guest = await sit(browser, house.origin, undefined, size);
 			await guest.go(link);

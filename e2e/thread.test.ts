@@ -339,7 +339,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 
 	it('9. shares the month 70 to 30, to the cent, approved by a second person, and reverses it', async () => {
 		await okafor.go(`/matters/${number}`);
-		await okafor.press('Change', 'aside section:nth-of-type(3)');
+		await okafor.press('Change', 'aside section:nth-of-type(4)');
 		await okafor.sees('Split the cost');
 		await okafor.fill('From', '1 Oct 2026');
 		await okafor.fill('Share 1 in percent', '70');

@@ -12,7 +12,7 @@ import { openHouse, type House } from './house.ts';
 
 let house: House;
 const cookies = new Map<string, string>();
-type Hidden = { id: string; number: string; title: string; deadline: string; document: string; post: string; signer: string; event: string; person: string };
+type Hidden = { id: string; number: string; title: string; deadline: string; document: string; post: string; signer: string; event: string; person: string; card: string; check: string; request: string; paper: string };
 let hidden: Hidden;
 let run = '';
 const INSIDE = new Set(['okafor', 'castellan']);
@@ -28,7 +28,11 @@ function routes(dir = 'src/routes', at = ''): string[] {
 const WALK: Record<string, (() => string[]) | null> = {
 	'/': () => ['/'], '/matters': () => ['/matters?who=all', '/matters?who=all&q=Heron', '/matters?who=all&closed=1'],
 	'/matters/[number]': () => [`/matters/${hidden.number}`], '/matters/[number]/docket': () => [`/matters/${hidden.number}/docket`], '/matters/[number]/tasks': () => [`/matters/${hidden.number}/tasks`],
-	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`], '/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`], 
+	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`], '/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`], '/matters/[number]/logbook/more': () => [`/matters/${hidden.number}/logbook/more`], '/matters/[number]/trial': () => [`/matters/${hidden.number}/trial`],
+	'/matters/export': () => ['/matters/export?who=all&closed=1&as=csv&cols=number,title,opponent,references,fact:entity', '/matters/export?who=all&closed=1&as=csv&q=Heron'], '/overview': () => ['/overview'],
+	'/people': () => ['/people', '/people?q=Heron', '/people?role=counterparty', '/people?page=2', '/people?page=3'], '/people/export': () => ['/people/export', '/people/export?as=csv'], '/people/[id]/vcard': () => [`/people/${hidden.card}/vcard`],
+	'/interest': () => ['/interest'], '/interest/[id]': () => [`/interest/${hidden.check}`], '/requests': () => ['/requests', '/requests?show=done', '/requests?show=mine'], '/requests/[id]': () => [`/requests/${hidden.request}`], '/requests/[id]/file/[file]': () => [`/requests/${hidden.request}/file/${hidden.paper}`],
+	'/kinds': () => ['/kinds'], '/kinds/[id]': () => ['/kinds/corporate'], '/kinds/[id]/yaml': () => ['/kinds/corporate/yaml'], '/imports': () => ['/imports'], '/imports/[id]': () => ['/imports/wrk_nothing'], '/imports/sample': () => ['/imports/sample?what=matters&as=csv'], '/api/matters': () => ['/api/matters?q=heron', `/api/matters?q=${hidden.number}`],
 	'/matters/[number]/time': () => [
 		`/matters/${hidden.number}/time`
 	],
@@ -36,7 +40,7 @@ const WALK: Record<string, (() => string[]) | null> = {
 	'/documents/[id]': () => [`/documents/${hidden.document}`], '/documents/[id]/file': () => [`/documents/${hidden.document}/file`, `/documents/${hidden.document}/file?version=1&download=1`], '/documents/[id]/sign': () => [`/documents/${hidden.document}/sign`],
 	'/signing/[id]': () => [`/signing/${hidden.signer}`], '/signing/[id]/file': () => [`/signing/${hidden.signer}/file`],
 	'/time': () => ['/time'], '/costs': () => ['/costs'], '/costs/[id]': () => [`/costs/${run}`], '/costs/[id]/journal': () => [`/costs/${run}/journal`], '/costs/[id]/statement-[unit]': () => [`/costs/${run}/statement-unit_5`],
-	'/post': () => ['/post', '/post?q=Heron', '/post?page=2'], '/post/[id]/[n]': () => [`/post/${hidden.post}/0`], '/people/[id]': () => [`/people/${hidden.person}`],
+	'/post': () => ['/post', '/post?q=Heron', '/post?page=2'], '/post/[id]/[n]': () => [`/post/${hidden.post}/0`], '/people/[id]': () => [`/people/${hidden.person}`, `/people/${hidden.card}`],
 	'/api/pen': () => ['/api/pen?line=heron', `/api/pen?line=${encodeURIComponent(`0.4 ${hidden.number} call`)}`, '/api/pen?line=secret+paper'], '/api/people': () => ['/api/people?q=a'], '/api/propose': null, '/api/moves': () => [`/api/moves?event=${hidden.event}&to=2026-11-20`],
 	'/sign/[token]': null, '/sign/[token]/file': null, '/sign-in': null, '/sign-out': null, '/healthz': null
 };
@@ -57,14 +61,22 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 		for (const [k, v] of Object.entries({ matterId: m.id, folder: 'Internal', mark: 'privileged', name: 'Secret paper' })) f.set(k, v);
 		f.set('file', new File(['Heron contents'], 'secret.txt'));
 		await get('okafor', `/matters/${m.number}/documents?/upload`, { method: 'POST', body: f, headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' } });
-		await form(`/matters/${m.number}?/edit`, { matterId: m.id, title: m.title, court: '', caseNumber: '', judge: '', caution: '', rulebook: 'us-federal.ca-nd', responsibleId: 'stf_okafor' });
+		await form(`/matters/${m.number}?/edit`, { matterId: m.id, fields: JSON.stringify({ rulebook: 'us-federal.ca-nd', 'fact:entity': 'Heron Entity' }) });
+		await form(`/matters/${m.number}?/role`, { matterId: m.id, personId: 'new', newName: 'Heron Holdings', newKind: 'organization', role: 'counterparty' });
+		await form('/interest?/check', { names: 'Heron Holdings', matterId: m.id });
+		// A request that went into the restricted matter.
+		const asked = new FormData();
+		for (const [k, v] of Object.entries({ send: '1', about: 'Heron question', unitId: 'unit_0', words: 'About Heron' })) asked.set(k, v);
+		asked.set('files', new File(['Heron words'], 'heron.txt'));
+		await get('tarrant', '/requests?/write', { method: 'POST', body: asked, headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' } });
+		await form(`/requests/${db.prepare<[], { id: string }>("SELECT id FROM request WHERE about = 'Heron question'").get()!.id}?/merge`, { number: m.number });
 		await form(`/matters/${m.number}/docket?/enter`, { matterId: m.id, eventKey: 'complaint-filed', date: '2026-11-16', docket: 'serve-each-defendant', name: 'Heron filing' });
 		await form(`/matters/${m.number}/tasks?/add`, { matterId: m.id, subject: 'Heron task', assigneeId: 'stf_castellan', by: 'day', due: '2026-11-25' });
 		for (let i = 0; i < 30 && !db.prepare("SELECT 1 FROM post WHERE subject LIKE ?").get(`%${m.number}%`); i++) await new Promise((r) => setTimeout(r, 500));
 		const one = (sql: string, ...p: unknown[]) => db.prepare<unknown[], { id: string }>(sql).get(...p)!.id;
 		hidden = {
 			...m, deadline: one('SELECT id FROM deadline WHERE matter_id = ?', m.id), event: one('SELECT id FROM event WHERE matter_id = ?', m.id), document: one("SELECT id FROM document WHERE name = 'Secret paper'"),
-			post: one('SELECT id FROM post WHERE subject LIKE ?', `%${m.number}%`), signer: one("SELECT id FROM signer WHERE staff_id = 'stf_okafor' LIMIT 1"), person: one('SELECT person_id AS id FROM matter_role LIMIT 1')
+			post: one('SELECT id FROM post WHERE subject LIKE ?', `%${m.number}%`), signer: one("SELECT id FROM signer WHERE staff_id = 'stf_okafor' LIMIT 1"), person: one('SELECT person_id AS id FROM matter_role LIMIT 1'), card: one("SELECT id FROM person WHERE name = 'Heron Holdings'"), check: one("SELECT id FROM interest_check WHERE names LIKE '%Heron%'"), request: one("SELECT id FROM request WHERE about = 'Heron question'"), paper: one("SELECT id FROM request_file WHERE file_name = 'heron.txt'")
 		};
 		run = one('SELECT id FROM cost_run ORDER BY made_at DESC LIMIT 1');
 		db.close();
@@ -88,6 +100,8 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 		for (const [login] of PEOPLE)
 			for (const [route, paths] of Object.entries(WALK)) {
 				if (INSIDE.has(login) || !paths) continue;
+				// The business partner asked it: the request is theirs, and only theirs.
+				if (login === 'tarrant' && (route === '/' || route.startsWith('/requests'))) continue;
 				for (const path of paths()) {
 					const r = await get(login, path);
 					const body = await r.text();
@@ -100,9 +114,18 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			}
 	});
 
+	it('shows the business partner their request, and nothing of the matter it went to', async () => {
+		for (const path of ['/', '/requests', `/requests/${hidden.request}`]) {
+			const body = await (await get('tarrant', path)).text();
+			assert.match(body, /Heron question/);
+			assert.doesNotMatch(body, new RegExp(['Project Heron', 'Heron Holdings', 'Heron Entity', hidden.id, hidden.number, 'LF-20'].join('|')), path);
+		}
+		assert.equal((await get('tarrant', `/requests/${hidden.request}/file/${hidden.paper}`)).status, 200);
+	});
+
 	it('answers the same for what is hidden and for what never was', async () => {
 		const words = async (path: string) => { const r = await get('haddad', path); return [r.status, (await r.text()).replace(/LF-2026-\d{4}|nonce="[^"]*"|doc_\w+|evt_\w+/g, '').match(/There is no such[^<"]*/)?.[0]]; };
-		for (const [a, b] of [[`/matters/${hidden.number}`, '/matters/LF-2026-9998'], [`/documents/${hidden.document}`, '/documents/doc_nothing'], [`/documents/${hidden.document}/file`, '/documents/doc_nothing/file'], [`/api/moves?event=${hidden.event}&to=2026-11-20`, '/api/moves?event=evt_nothing&to=2026-11-20']] as const) assert.deepEqual(await words(a), await words(b), a);
+		for (const [a, b] of [[`/matters/${hidden.number}`, '/matters/LF-2026-9998'], [`/documents/${hidden.document}`, '/documents/doc_nothing'], [`/documents/${hidden.document}/file`, '/documents/doc_nothing/file'], [`/people/${hidden.card}`, '/people/per_nothing'], [`/interest/${hidden.check}`, '/interest/chk_nothing'], [`/requests/${hidden.request}`, '/requests/req_nothing'], [`/matters/${hidden.number}/logbook/more`, '/matters/LF-2026-9998/logbook/more'], [`/api/moves?event=${hidden.event}&to=2026-11-20`, '/api/moves?event=evt_nothing&to=2026-11-20']] as const) assert.deepEqual(await words(a), await words(b), a);
 		const propose = async (matterId: string) => { const r = await json('abernathy', 'POST', '/api/propose', { matterId, eventKey: 'complaint-filed', date: '2026-11-16' }); return [r.status, await r.text()]; };
 		assert.deepEqual(await propose(hidden.id), await propose('mat_nothing'));
 		const line = async (number: string) => { const r = await json('abernathy', 'POST', '/api/pen', { line: `0.4 ${number} call` }); return [r.status, (await r.text()).replace(number, '')]; };

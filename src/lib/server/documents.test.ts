@@ -7,9 +7,10 @@ import { beforeEach, describe, it } from 'node:test';
 import { missing } from '#core/assembly/merge.ts';
 import { Refused, type Ctx } from './command.ts';
 import { fill, tagsOf } from './documents/assemble.ts';
-import { assembleFiles, asksFor, store, templates, uploadDocument } from './documents/commands.ts';
+import { assembleFiles, asksFor, mergeData, store, templates, uploadDocument } from './documents/commands.ts';
 import { makePdf, docxToPdf } from './documents/pdf.ts';
 import { enterEvent } from './docket/commands.ts';
+import { findMatter } from './trust/scope.ts';
 import { decline, finishRound, sign, signingView, startRound, unsealed, withdrawRound } from './signing/commands.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from './testing.ts';
 
@@ -64,6 +65,8 @@ describe('templates', () => {
 		const m = newMatter(h, { facts: { 'fact:court': 'N.D. Cal.', 'fact:case-number': '3:26' }, opponentName: 'Halyard LLC' });
 		const t = templates(h).find((x) => x.name === 'Letter on the matter')!;
 		assert.deepEqual(asksFor(h, h.staff('okafor'), m.number, t.id)!.missing, ['recipient.name', 'recipient.address', 'purpose']);
+		const derived = mergeData(h, findMatter(h.db, h.staff('okafor'), { id: m.matterId })!, h.staff('okafor')).matter as Record<string, unknown>;
+		assert.deepEqual([derived.caseNumber, derived.daysOpen, derived.hours, derived.cost, derived.nextDate, derived.lastActivity], ['3:26', 0, '0.0', 0, null, '2026-11-23']);
 		good(enterEvent(h.as('okafor'), { matterId: m.matterId, eventKey: 'complaint-filed', date: '2026-11-02', time: '', service: '', name: '', answers: {}, docket: ['serve-each-defendant'] }));
 		const made = await assembleFiles(h, h.staff('okafor'), m.number, t.id, { 'recipient.name': 'A', '__proto__.polluted': 'x', 'constructor.prototype.y': 'x' });
 		assert.equal(({} as Record<string, unknown>).polluted, undefined);

@@ -100,7 +100,7 @@ describe('merging', () => {
 		const before = rows();
 		const { mergeId } = good(mergePeople(h.as('okafor'), { keepId: keep, goneId: gone }));
 		const c = card(keep);
-		assert.deepEqual([c.matters.length, c.contacts[0]!.value, c.fields.aliases, c.fields.former, c.parent?.name, c.affiliates.map((x) => x.name), c.fields.categories], [2, 'q@mail.example', '', 'Quoin Crew', 'Halyard Group', ['Quoin Deckhands'], 'supplier'].map((x, i) => (i === 2 ? 'Quoin Staffing' : x)));
+		assert.deepEqual([c.matters.length, c.contacts[0]!.value, c.fields.aliases, c.fields.former, c.parent?.name, c.affiliates.map((x) => x.name), c.fields.categories], [3, 'q@mail.example', '', 'Quoin Crew', 'Halyard Group', ['Quoin Deckhands'], 'supplier'].map((x, i) => (i === 2 ? 'Quoin Staffing' : x)));
 		assert.deepEqual(personCard(h, io(), gone), { mergedInto: keep }, 'the old address leads to the card');
 		assert.equal(peopleList(h, io(), { q: 'quoin staffing' }).total, 1);
 		good(undoMerge(h.as('okafor'), { mergeId }));
@@ -164,6 +164,8 @@ describe('an interest check', () => {
 		const slip = r.hits.find((x) => x.what === 'note' && /Tidewreck/.test(x.excerpt))!;
 		assert.ok(slip.why.includes('misspelled'));
 		assert.deepEqual(r.hits.map((x) => x.strength), r.hits.map((x) => x.strength).sort((a, b) => b - a));
+		good(editMatter(h.as('okafor'), { matterId: m.matterId, fields: { 'group:injuries': JSON.stringify([{ injured: add('Fenna Thistledown') }]) } }));
+		assert.match(report('Thistledown, Fenna').names[0]!.hits[0]!.excerpt, /injured on LF-2026-0001/);
 		assert.equal(report('Somebody Unheard').names[0]!.hits.length, 0);
 	});
 	it('finds initials, short forms, former names and words written together', () => {

@@ -38,7 +38,8 @@
 		<a href="/" class="flex items-center gap-[9px] text-white"><Logo /><span class="read text-[18px] font-medium max-sm:hidden">Kite Pen</span></a>
 		<nav class="flex h-full min-w-0 gap-[2px] overflow-x-auto" aria-label="Areas">{#each areas as [href, name] (href)}<a class="tab" class:on={on(href)} aria-current={on(href) ? 'page' : undefined} {href}>{name}</a>{/each}</nav>
 		<div class="ml-auto flex items-center gap-4">
-			<span class="text-[#b9c9ca] max-lg:hidden">{data.department}</span>
+			{#if data.can.open}<button class="open max-md:hidden" onclick={() => opening.show()}>Open a matter</button>{/if}
+			<span class="text-[#b9c9ca] max-xl:hidden">{data.department}</span>
 			<details class="who">
 				<summary aria-label="{data.me.initials}: {data.me.name}, {data.me.role}">{data.me.initials}</summary>
 				<div class="who-menu"><p class="font-semibold">{data.me.name}</p><p class="sub">{data.me.role}</p><form method="post" action="/sign-out" class="mt-3"><button class="btn">Sign out</button></form></div>
@@ -67,6 +68,7 @@
 	.who { position: relative; }
 	.who-menu { position: absolute; right: 0; top: 36px; z-index: 40; width: 210px; background: #fff; color: var(--color-ink); border: 1px solid var(--color-rule); border-radius: 6px; padding: 14px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); }
 	.keys { position: fixed; right: 20px; bottom: 66px; width: 300px; background: #fff; border: 1px solid var(--color-rule); border-radius: 6px; padding: 16px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); z-index: 60; }
+	.open { color: #fff; font-weight: 600; white-space: nowrap; border-bottom: 1.5px solid var(--color-saffron); line-height: 1.3; }
 	.near { width: 420px; }
 	@media print { .frame { display: block; height: auto; } .sheet { overflow: visible; } }
 	@media (max-width: 640px) { .band { gap: 10px; padding: 0 10px; } .tab { padding: 0 8px; } }

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { civil, MONTHS, sayDate, toDay, WEEKDAYS, weekday, type PlainDate } from '#core/dates/plain.ts';
 	import { sayHours } from '#core/time/minutes.ts';
-	import { opening } from '$lib/opening.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Kite from '$lib/ui/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
@@ -26,7 +25,6 @@
 			{#if data.unchecked}<a class="note" href="/docket?show=unchecked">{plural(data.unchecked, 'date needs', 'dates need')} a second check</a>{/if}
 			{#if data.toSign.length}<a class="note" href="/signing/{data.toSign[0]!.signerId}">{plural(data.toSign.length, 'document')} to sign</a>{/if}
 			{#if data.newRequests}<a class="note" href="/requests">{plural(data.newRequests, 'new request')}</a>{/if}
-			{#if data.can.open}<button class="btn" onclick={() => opening.show()}>Open a matter</button>{/if}
 		{/if}
 	</div>
 

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import type { MergeObject } from '#core/assembly/merge.ts';
 import { missing } from '#core/assembly/merge.ts';
+import { date as plain, daysBetween } from '#core/dates/plain.ts';
+import { sayHours } from '#core/time/minutes.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type Staff, type World } from '../command.ts';
 import { id, text } from '../fields.ts';
 import { newId } from '../ids.ts';
@@ -78,13 +80,25 @@ export function mergeData(w: World, m: MatterRow, me: Staff): MergeObject {
 	const dates = w.db.prepare<[string], { title: string; date: string; authority: string }>("SELECT title, date, authority FROM deadline WHERE matter_id = ? AND state = 'docketed' ORDER BY date").all(m.id);
 	return {
 		today: w.clock.today(),
-		matter: { court: '', caseNumber: '', judge: '', ...facts, number: m.number, title: m.title, kind: kind.name, openedOn: m.opened_on },
+		matter: { court: '', caseNumber: '', judge: '', ...facts, number: m.number, title: m.title, kind: kind.name, openedOn: m.opened_on, ...derivedFields(w, m) },
 		lawyer, author: { name: me.name, email: me.email }, unit: unit.name,
 		opponent: { name: opponents[0]?.name ?? '' },
 		parties: people.map((p) => ({ name: p.name, role: p.role })),
 		dates: dates.map((d) => ({ ...d })),
 		hasDates: dates.length > 0,
 		litigation: m.kind === 'litigation' || m.kind === 'employment'
+	};
+}
+
+/** What is derived of a matter, as fields: matter.nextHearing, matter.daysToTrial, matter.hours, matter.cost. */
+function derivedFields(w: World, m: MatterRow): MergeObject {
+	const today = w.clock.today();
+	const one = (sql: string, ...p: unknown[]) => w.db.prepare<unknown[], { v: string | number | null }>(sql).get(m.id, ...p)!.v;
+	const trial = one("SELECT min(date) AS v FROM event WHERE matter_id = ? AND ahead = 'trial' AND date >= ?", today);
+	return {
+		nextHearing: one("SELECT min(date) AS v FROM event WHERE matter_id = ? AND ahead IN ('hearing','trial') AND date >= ?", today), nextDate: one("SELECT min(date) AS v FROM deadline WHERE matter_id = ? AND state = 'docketed'"), trialDate: trial,
+		daysToTrial: trial === null ? null : daysBetween(today, plain(String(trial))), daysOpen: daysBetween(plain(m.opened_on), today), lastActivity: String(one('SELECT max(at) AS v FROM logbook WHERE matter_id = ?') ?? m.opened_on).slice(0, 10),
+		hours: sayHours(Number(one('SELECT coalesce(sum(minutes), 0) AS v FROM time_entry WHERE matter_id = ?'))), cost: Number(one('SELECT coalesce(sum(cents), 0) AS v FROM cost_line WHERE matter_id = ? AND holds = 1'))
 	};
 }
 

@@ -4,7 +4,7 @@
  */
 import { bandOf, compareNames, findIn, nameForm, telling, wordsOf, type Expansion, type NameForm, type Why } from '#core/people/match.ts';
 import type { Staff, World } from '../command.ts';
-import { cardVisible, visible } from '../trust/scope.ts';
+import { cardVisible, TIES, visible } from '../trust/scope.ts';
 import { vocabulary } from './vocabulary.ts';
 
 export type InterestHit = {
@@ -90,7 +90,7 @@ function excerpt(text: string, words: readonly string[], from: number, to: numbe
 
 type Card = { id: string; name: string; kind: string; status: string; said: string; sort: 'name' | 'former' | 'alias'; seen: number };
 /** Cards by any of their names, with the roles the viewer may see; their parents and affiliates come with them. */
-function people(w: World, me: Staff, name: string): { hits: InterestHit[]; restricted: boolean } {
+function people(w: World, me: Staff, name: string, but: string | null): { hits: InterestHit[]; restricted: boolean } {
 	const form = nameForm(name);
 	const best = new Map<string, { card: Card; strength: number; why: string[] }>();
 	for (const c of w.db.prepare<unknown[], Card>(
@@ -115,10 +115,12 @@ function people(w: World, me: Staff, name: string): { hits: InterestHit[]; restr
 	}
 	const hits: InterestHit[] = [];
 	for (const [cardId, b] of best) {
-		const roles = w.db.prepare<unknown[], { role: string; number: string; title: string; status: string; seen: number }>(`SELECT r.role, m.number, m.title, m.status, ${visible('m')} AS seen FROM matter_role r JOIN matter m ON m.id = r.matter_id WHERE r.person_id = @id ORDER BY m.status = 'closed', m.number DESC`).all({ id: cardId, me: me.id });
+		const roles = w.db.prepare<unknown[], { role: string; number: string; title: string; status: string; seen: number }>(`SELECT r.role, m.number, m.title, m.status, ${visible('m')} AS seen FROM (${TIES}) r JOIN matter m ON m.id = r.matter_id ORDER BY m.status = 'closed', m.number DESC`).all({ id: cardId, me: me.id });
 		if (roles.some((r) => !r.seen) || !b.card.seen) restricted = true;
 		if (!b.card.seen) continue;
-		const said = roles.filter((r) => r.seen);
+		// A card that is known only by its role on the matter checked tells nothing new.
+		const said = roles.filter((r) => r.seen && r.number !== but);
+		if (said.length === 0 && roles.some((r) => r.number === but)) continue;
 		hits.push({
 			what: 'person', title: b.card.name, href: `/people/${cardId}`, strength: b.strength, band: bandOf(b.strength), why: b.why, excerpt: said.map((r) => `${r.role} on ${r.number} ${r.title}${r.status === 'closed' ? ' (closed)' : ''}`).join('; '),
 			about: `${b.card.kind === 'person' ? 'Person' : 'Organization'}${b.card.status === 'active' ? '' : `, ${b.card.status}`}`
@@ -133,7 +135,7 @@ export function interestReport(w: World, me: Staff, names: readonly string[], bu
 	let restricted = false;
 	const out: NameReport[] = [];
 	for (const name of names) {
-		const p = people(w, me, name), t = textHits(w, me, name);
+		const p = people(w, me, name, number ?? null), t = textHits(w, me, name);
 		restricted ||= p.restricted || t.restricted;
 		const hits = [...p.hits, ...t.hits].filter((h) => !(number && (h.about === number || h.about.startsWith(`${number} `)))).sort((a, b) => b.strength - a.strength || Number(b.what === 'person') - Number(a.what === 'person') || (a.title < b.title ? -1 : 1));
 		out.push({ name, hits: hits.slice(0, MOST), more: Math.max(0, hits.length - MOST) });

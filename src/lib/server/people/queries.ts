@@ -1,7 +1,7 @@
 import { fold } from '#core/people/names.ts';
 import { compareNames, nameForm } from '#core/people/match.ts';
 import type { World, Staff } from '../command.ts';
-import { cardVisible, contactOf, visible } from '../trust/scope.ts';
+import { cardVisible, contactOf, TIES, visible } from '../trust/scope.ts';
 
 export type PersonHit = { id: string; name: string; kind: string; status: string; formerNames: string; roles: string };
 const NAMES = `coalesce((SELECT group_concat(n.name, ', ') FROM person_name n WHERE n.person_id = p.id), '')`;
@@ -56,7 +56,7 @@ export function personCard(w: World, me: Staff, id: string): PersonCard | { merg
 		id, version: p.version, fields, contacts: JSON.parse(fields.contacts) as PersonCard['contacts'], parent: p.parent_id ? (seen('p.id = @x', p.parent_id)[0] ?? null) : null,
 		affiliates: [...seen('p.parent_id = @x', id), ...(p.parent_id ? seen('p.parent_id = @x', p.parent_id).filter((a) => a.id !== id) : [])],
 		merged: mayMerge(w, me, id) ? w.db.prepare<[string], PersonCard['merged'][number]>('SELECT g.id, p.name, g.at FROM person_merge g JOIN person p ON p.id = g.gone_id WHERE g.kept_id = ? AND g.undone_at IS NULL ORDER BY g.id DESC').all(id) : [],
-		matters: w.db.prepare<unknown[], PersonCard['matters'][number]>(`SELECT m.number, m.title, r.role, m.status, r.note, r.from_day AS "from", r.to_day AS "to" FROM matter_role r JOIN matter m ON m.id = r.matter_id WHERE r.person_id = @id AND ${visible('m')} ORDER BY m.status = 'closed', m.number DESC`).all({ id, me: me.id }),
+		matters: w.db.prepare<unknown[], PersonCard['matters'][number]>(`SELECT m.number, m.title, r.role, m.status, r.note, r.from_day AS "from", r.to_day AS "to" FROM (${TIES}) r JOIN matter m ON m.id = r.matter_id WHERE ${visible('m')} ORDER BY m.status = 'closed', m.number DESC`).all({ id, me: me.id }),
 		near: nearNames(w, me, p.name, 84).filter((n) => n.id !== id)
 	};
 }

@@ -10,6 +10,8 @@ export const visible = (alias: string): string =>
 /** A person's card, with this alias: one made in place for a restricted matter belongs to it, until it has a role that the viewer may see. Takes @me. */
 export const cardVisible = (alias: string): string =>
 	`(${alias}.merged_into IS NULL AND (${alias}.made_for IS NULL OR EXISTS (SELECT 1 FROM matter mf WHERE mf.id = ${alias}.made_for AND ${visible('mf')}) OR EXISTS (SELECT 1 FROM matter_role mr JOIN matter mv ON mv.id = mr.matter_id WHERE mr.person_id = ${alias}.id AND ${visible('mv')})))`;
+/** Every tie of the person @id to matters: roles with their dates, and facts that name them. */
+export const TIES = `SELECT mr.matter_id, mr.role, mr.note, mr.from_day, mr.to_day FROM matter_role mr WHERE mr.person_id = @id UNION ALL SELECT mf.matter_id, replace(CASE WHEN instr(mf.fact, '.') > 0 THEN substr(mf.fact, instr(mf.fact, '.') + 1) ELSE mf.fact END, '-', ' '), '', NULL, NULL FROM matter_fact mf WHERE mf.value = @id`;
 /** A fact of the matter with this alias, as text; empty where it has none. */
 export const factOf = (alias: string, fact: string): string => `coalesce((SELECT mfa.value FROM matter_fact mfa WHERE mfa.matter_id = ${alias}.id AND mfa.fact = '${fact}' AND mfa.row = 0), '')`;
 /** A person's first mail address or telephone. */

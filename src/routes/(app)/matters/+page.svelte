@@ -61,21 +61,21 @@
 {/snippet}
 
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-center gap-3"><h1 class="grow">Matters</h1>{#if data.can.overview}<a class="btn" href="/overview">Figures</a>{/if}{#if data.can.open}<button class="btn go" onclick={() => opening.show()}>Open a matter</button>{/if}</div>
+	<div class="flex flex-wrap items-center gap-3"><h1 class="grow">Matters</h1>{#if data.can.overview}<a class="btn" href="/overview">Figures</a>{/if}</div>
 	<div class="no-print mt-3 flex flex-wrap items-center gap-2">
 		<a class="note" class:on={f.who === 'mine'} href={to({ who: '' })}>Mine</a><a class="note" class:on={f.who === 'all'} href={to({ who: 'all' })}>All I may see</a>
-		<a class="note" class:on={f.quiet} href={to({ quiet: f.quiet ? '' : '1' })}>Gone quiet</a><a class="note" class:on={f.old} href={to({ old: f.old ? '' : '1' })}>Old for its kind</a><a class="note" class:on={f.closed} href={to({ closed: f.closed ? '' : '1' })}>With closed</a>
+		<a class="note" class:on={f.quiet} href={to({ quiet: f.quiet ? '' : '1' })}>Gone quiet</a><a class="note" class:on={f.old} href={to({ old: f.old ? '' : '1' })}>Old for its kind</a><a class="note" class:on={f.closed} href={to({ closed: f.closed ? '' : '1', retained: '' })}>With closed</a>{#if f.closed || f.retained}<a class="note" class:on={f.retained} href={to({ retained: f.retained ? '' : '1' })}>Kept long enough</a>{/if}
 		{#each data.views as v (v.id)}<a class="note" class:on={active?.id === v.id} href="?{v.query}" title={v.mine ? (v.shared ? 'Your view, shared' : 'Your view') : `Shared by ${v.by}`}>{v.name}</a>{/each}
 		<span class="grow"></span>
-		<form method="get" class="flex gap-2"><input type="hidden" name="who" value={f.who === 'all' ? 'all' : ''} /><input class="box !w-52" name="q" value={f.q ?? ''} placeholder="Title, number, any fact" aria-label="Title or number" /></form>
+		<form method="get" class="flex gap-2 max-md:w-full"><input type="hidden" name="who" value={f.who === 'all' ? 'all' : ''} /><input class="box !w-52" name="q" value={f.q ?? ''} placeholder="Title, number, any fact" aria-label="Title or number" /></form>
 	</div>
 	<div class="no-print mt-2 flex flex-wrap items-center gap-2">
-		<select class="box !w-auto" aria-label="Kind" value={f.kind ?? ''} onchange={(e) => goto(to({ kind: e.currentTarget.value }))}><option value="">Every kind</option>{#each data.kinds as k (k.id)}<option value={k.id}>{k.plural}</option>{/each}</select>
-		<select class="box !w-auto" aria-label="Business unit" value={f.unit ?? ''} onchange={(e) => goto(to({ unit: e.currentTarget.value }))}><option value="">Every business unit</option>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>
-		<select class="box !w-auto" aria-label="Lawyer" value={f.lawyer ?? ''} onchange={(e) => goto(to({ lawyer: e.currentTarget.value, who: e.currentTarget.value ? 'all' : (f.who ?? '') }))}><option value="">Every lawyer</option>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>
+		<select class="box !w-[150px]" aria-label="Kind" value={f.kind ?? ''} onchange={(e) => goto(to({ kind: e.currentTarget.value }))}><option value="">Every kind</option>{#each data.kinds as k (k.id)}<option value={k.id}>{k.plural}</option>{/each}</select>
+		<select class="box !w-[150px]" aria-label="Business unit" value={f.unit ?? ''} onchange={(e) => goto(to({ unit: e.currentTarget.value }))}><option value="">Every business unit</option>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>
+		<select class="box !w-[140px]" aria-label="Lawyer" value={f.lawyer ?? ''} onchange={(e) => goto(to({ lawyer: e.currentTarget.value, who: e.currentTarget.value ? 'all' : (f.who ?? '') }))}><option value="">Every lawyer</option>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>
 		<select class="box !w-auto" aria-label="Status" value={f.status ?? ''} onchange={(e) => goto(to({ status: e.currentTarget.value }))}><option value="">Every status</option>{#each ['proposed', 'open', 'on hold', 'closed'] as s (s)}<option>{s}</option>{/each}</select>
 		<select class="box !w-auto" aria-label="Priority" value={f.priority ?? ''} onchange={(e) => goto(to({ priority: e.currentTarget.value }))}><option value="">Every priority</option>{#each ['high', 'normal', 'low'] as s (s)}<option>{s}</option>{/each}</select>
-		<select class="box !w-auto" aria-label="Group by" value={data.columns.some((c) => c.key === f.group) ? f.group : '-'} onchange={(e) => goto(to({ group: e.currentTarget.value }))}><option value="-">Not grouped</option>{#each data.columns.filter((c) => c.group) as c (c.key)}<option value={c.key}>by {c.name.toLowerCase()}</option>{/each}</select>
+		<select class="box !w-[150px]" aria-label="Group by" value={data.columns.some((c) => c.key === f.group) ? f.group : '-'} onchange={(e) => goto(to({ group: e.currentTarget.value }))}><option value="-">Not grouped</option>{#each data.columns.filter((c) => c.group) as c (c.key)}<option value={c.key}>by {c.name.toLowerCase()}</option>{/each}</select>
 		<button class="btn" onclick={() => (choosing = true)}>Columns</button>
 		<span class="grow"></span>
 		{#if naming}
@@ -92,7 +92,7 @@
 	{:else}
 		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 		<table class="list mt-2 table-fixed" onkeydown={arrows}>
-			<thead><tr><th class="no-print w-[26px]"><span class="vh">Chosen</span></th>{#each cols as c (c.key)}<th class="{c.key === 'title' ? '' : c.key === 'number' ? 'w-[112px]' : c.key === 'next' ? 'w-[230px]' : c.key === 'lawyer' ? 'w-[64px]' : c.type === 'text' ? 'w-[150px]' : 'w-[92px]'} {c.type === 'text' || c.type === 'date' ? '' : 'num'} {c.key === 'unit' || c.fact ? 'max-lg:hidden' : ''}" aria-sort={sortOf(c.key)}><a class="hover:underline" href={to({ sort: f.sort === c.key ? `-${c.key}` : f.sort === `-${c.key}` ? '' : c.key })}>{c.name}{sortOf(c.key) === 'ascending' ? ' ↑' : sortOf(c.key) === 'descending' ? ' ↓' : ''}</a></th>{/each}</tr></thead>
+			<thead><tr><th class="no-print w-[26px]"><span class="vh">Chosen</span></th>{#each cols as c (c.key)}<th class="{c.key === 'title' ? '' : c.key === 'number' ? 'w-[112px]' : c.key === 'next' ? 'w-[230px] max-md:w-[140px]' : c.key === 'lawyer' ? 'w-[64px]' : c.type === 'text' ? 'w-[150px]' : 'w-[92px]'} {c.type === 'text' || c.type === 'date' ? '' : 'num'} {c.key === 'unit' || c.fact ? 'max-lg:hidden' : ''} {c.key === 'title' || c.key === 'next' ? '' : 'max-md:hidden'}" aria-sort={sortOf(c.key)}><a class="hover:underline" href={to({ sort: f.sort === c.key ? `-${c.key}` : f.sort === `-${c.key}` ? '' : c.key })}>{c.name}{sortOf(c.key) === 'ascending' ? ' ↑' : sortOf(c.key) === 'descending' ? ' ↓' : ''}</a></th>{/each}</tr></thead>
 			{#each groups as g, gi (gi)}
 				<tbody>
 					{#if data.groups.length}<tr><th colspan={cols.length + 1} scope="colgroup" class="!border-0 !pt-4 !pb-1"><span class="read text-[17px] font-medium text-ink">{g.name || 'none'}</span> <span class="sub">{g.n}</span></th></tr>{/if}
@@ -101,7 +101,7 @@
 							<td class="no-print"><input type="checkbox" aria-label="Choose {r.number}" value={r.number} bind:group={chosen} /></td>
 							{#each cols as c (c.key)}
 								{#if c.key === 'title'}<td class="truncate"><a class="font-semibold" data-row={r.number} href="/matters/{r.number}">{r.title}</a>{#if r.priority === 'high'}<span class="note warn ml-2 !py-0">high</span>{/if}{#if r.restricted}<span class="note warn ml-2 !py-0">restricted</span>{/if}{#if r.status !== 'open' && !data.shown.includes('status')}<span class="sub ml-2">{r.status}</span>{/if}</td>
-								{:else}<td class="truncate {c.type === 'text' || c.type === 'date' ? '' : 'num'} {c.key === 'number' || c.key === 'unit' ? 'text-ink-2' : ''} {c.key === 'unit' || c.fact ? 'max-lg:hidden' : ''}">{@render cell(r, c.key)}</td>{/if}
+								{:else}<td class="truncate {c.type === 'text' || c.type === 'date' ? '' : 'num'} {c.key === 'number' || c.key === 'unit' ? 'text-ink-2' : ''} {c.key === 'unit' || c.fact ? 'max-lg:hidden' : ''} {c.key === 'next' ? '' : 'max-md:hidden'}">{@render cell(r, c.key)}</td>{/if}
 							{/each}
 						</tr>
 					{/each}

@@ -19,7 +19,7 @@ CREATE TABLE kind (id TEXT PRIMARY KEY, name TEXT NOT NULL UNIQUE, position INTE
 CREATE TABLE matter_fact (
   matter_id TEXT NOT NULL REFERENCES matter(id), fact TEXT NOT NULL, row INTEGER NOT NULL DEFAULT 0, value TEXT NOT NULL, more TEXT NOT NULL DEFAULT '', PRIMARY KEY (matter_id, fact, row)
 ) STRICT, WITHOUT ROWID;
-CREATE INDEX matter_fact_value ON matter_fact(fact, value);
+CREATE INDEX matter_fact_value ON matter_fact(value);
 INSERT INTO matter_fact (matter_id, fact, value) SELECT id, 'court', court FROM matter WHERE court <> '';
 INSERT INTO matter_fact (matter_id, fact, value) SELECT id, 'case-number', case_number FROM matter WHERE case_number <> '';
 INSERT INTO matter_fact (matter_id, fact, value) SELECT id, 'judge', judge FROM matter WHERE judge <> '';

@@ -22,9 +22,12 @@ export type Ctx = World & { actor: Actor };
 /** A refusal in the user's words, beside a field ("" is the form as a whole). */
 export class Refused extends Error {
 	readonly field: string;
-	constructor(message: string, field = '') {
+	/** What is wrong with other fields at the same time. */
+	readonly others: Record<string, string>;
+	constructor(message: string, field = '', others: Record<string, string> = {}) {
 		super(message);
 		this.field = field;
+		this.others = others;
 	}
 }
 /** What may not be seen does not exist: the same answer for both. */
@@ -112,7 +115,7 @@ export function command<S extends z.ZodType, T>(spec: Spec<S, T>): Command<z.inp
 			}).immediate();
 			return { ok: true, value };
 		} catch (e) {
-			if (e instanceof Refused) return { ok: false, status: 400, errors: { [e.field]: e.message } };
+			if (e instanceof Refused) return { ok: false, status: 400, errors: { ...e.others, [e.field]: e.message } };
 			if (e instanceof NotFound) return { ok: false, status: 404, errors: { '': e.message } };
 			if (e instanceof Forbidden) return { ok: false, status: 403, errors: { '': e.message } };
 			if (e instanceof Conflict) return { ok: false, status: 409, errors: { '': e.message }, conflict: { by: e.by, version: e.version, differences: e.differences } };

@@ -7,7 +7,7 @@ import { WHOLE } from '#core/money/cents.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe } from '../command.ts';
 import { rulebooks } from '../docket/books.ts';
 import { fileDocument } from '../documents/commands.ts';
-import { flag, id, maybeId, maybeText } from '../fields.ts';
+import { flag, maybeId, maybeText } from '../fields.ts';
 import { newId } from '../ids.ts';
 import { keepCheck, sayFound } from '../interest/commands.ts';
 import { makePerson, thePerson } from '../people/commands.ts';
@@ -30,7 +30,7 @@ export const rulebookField = z.string().nullish().transform((s) => s || null).re
 export const TITLE = 500;
 
 const opening = z.object({
-	kind: z.string(), title: maybeText('The title', TITLE), unitId: id('a business unit'), responsibleId: id('the responsible lawyer'),
+	kind: z.string(), title: maybeText('The title', TITLE), unitId: maybeText('The business unit', 60), responsibleId: maybeText('The lawyer', 60),
 	opponentId: maybeId, opponentName: maybeText('The name', 200), opponentKind: z.enum(['person', 'organization']).nullish(), rulebook: rulebookField, restricted: flag, priority: z.enum(['high', 'normal', 'low']).default('normal'),
 	facts: z.record(z.string(), z.string()).default({}), requestId: maybeId
 });
@@ -46,10 +46,14 @@ function open(ctx: Ctx, m: Opening, scribe: Scribe, openedOn?: string): { matter
 	const today = openedOn ?? ctx.clock.today();
 	const kind = findKind(ctx, m.kind);
 	if (!kind?.active) throw new Refused('Choose a kind.', 'kind');
-	if (!ctx.db.prepare('SELECT 1 FROM business_unit WHERE id = ?').get(m.unitId)) throw new Refused('Choose a business unit.', 'unitId');
 	const lawyer = ctx.db.prepare<[string], { name: string; email: string }>("SELECT name, email FROM staff WHERE id = ? AND active = 1 AND role <> 'business-partner'").get(m.responsibleId);
-	if (!lawyer) throw new Refused('Choose the responsible lawyer.', 'responsibleId');
-	if (m.title === '' && kind.title === '') throw new Refused('The title is missing.', 'title');
+	// All that is wrong is said at once, each beside its field.
+	const wrong: Record<string, string> = {};
+	if (m.title === '' && kind.title === '') wrong.title = 'The title is missing.';
+	if (!ctx.db.prepare('SELECT 1 FROM business_unit WHERE id = ?').get(m.unitId)) wrong.unitId = 'Choose a business unit.';
+	if (!lawyer) wrong.responsibleId = 'Choose the responsible lawyer.';
+	const [first] = Object.entries(wrong);
+	if (first || !lawyer) throw new Refused(first![1], first![0], wrong);
 	const matterId = newId('mat');
 	const number = nextNumber(ctx, Number(today.slice(0, 4)));
 	ctx.db.prepare(

@@ -4,7 +4,7 @@ import { cardVisible, visible } from '../trust/scope.ts';
 import { may } from '#core/access/table.ts';
 
 export type Hit = { kind: 'matter' | 'person' | 'document' | 'note' | 'task' | 'time' | 'role' | 'request'; id: string; title: string; about: string; href: string };
-type Row = { id: number; kind: Hit['kind']; ref: string; title: string; body: string; number: string | null; matterTitle: string | null; personKind: string | null; name: string | null; docNumber: string | null };
+type Row = { id: number; kind: Hit['kind']; ref: string; title: string; body: string; number: string | null; matterTitle: string | null; personKind: string | null; standing: string | null; name: string | null; docNumber: string | null };
 
 /**
  * What the viewer may see, best first; words may be beginnings. The index gives its best in batches, and what the viewer may not see is
@@ -18,7 +18,7 @@ export function search(w: World, me: Staff, typed: string, most = 12): Hit[] {
 	const rows: Row[] = [];
 	const look = w.db.prepare<unknown[], { rowid: number }>('SELECT rowid FROM search WHERE search MATCH @match ORDER BY rank LIMIT @n OFFSET @from');
 	const seen = w.db.prepare<unknown[], Row>(
-		`SELECT s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle, p.kind AS personKind, p.name, d.number AS docNumber FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
+		`SELECT s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle, p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
 		 WHERE s.id IN (SELECT value FROM json_each(@ids)) AND (s.matter_id IS NULL OR ${visible('m')}) AND (s.kind <> 'person' OR ${cardVisible('p')})`
 	);
 	for (let from = 0, n = most * 4; rows.length < most; from += n, n *= 4) {
@@ -37,7 +37,7 @@ function hit(r: Row, words: readonly string[]): Hit {
 	const on = r.number ? `${r.number} ${r.matterTitle}` : '';
 	switch (r.kind) {
 		case 'matter': return { kind: 'matter', id: r.ref, title: r.matterTitle ?? '', about: r.number ?? '', href: `/matters/${r.number}` };
-		case 'person': return { kind: 'person', id: r.ref, title: r.name ?? '', about: r.personKind === 'organization' ? 'Organization' : 'Person', href: `/people/${r.ref}` };
+		case 'person': return { kind: 'person', id: r.ref, title: r.name ?? '', about: `${r.personKind === 'organization' ? 'Organization' : 'Person'}${r.standing === 'active' ? '' : `, ${r.standing}`}`, href: `/people/${r.ref}` };
 		case 'document': { const s = snippet(r.body, words); return { kind: 'document', id: r.ref, title: r.title.replace(` ${r.docNumber}`, ''), about: `${r.docNumber}${s ? `: ${s}` : ''}`, href: `/documents/${r.ref}` }; }
 		case 'task': return { kind: 'task', id: r.ref, title: r.title, about: on, href: `/matters/${r.number}/tasks` };
 		case 'request': return { kind: 'request', id: r.ref, title: r.title, about: on, href: `/requests/${r.ref}` };

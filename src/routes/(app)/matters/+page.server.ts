@@ -15,7 +15,7 @@ export function load(event) {
 }
 
 const facts = (v: unknown): Record<string, string> => (typeof v === 'object' && v !== null ? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, String(x)])) : {});
-const bulkOf = (f: { text(n: string): string; all(n: string): string[] }) => ({ numbers: f.all('number'), what: f.text('what') as keyof typeof BULK, value: f.text('value'), reason: f.text('reason') });
+const bulkOf = (f: { text(n: string): string; all(n: string): string[] }) => ({ numbers: f.all('numbers'), what: f.text('what') as keyof typeof BULK, value: f.text('value'), reason: f.text('reason') });
 export const actions = {
 	open: async (event) => {
 		const f = await form(event);

@@ -29,7 +29,7 @@
 	const decided = $derived(data.checks.find((x) => x.decision === null));
 	let byRole = $state('');
 	const listed = $derived(data.addresses.filter((a) => byRole === '' || a.role === byRole));
-	async function copyAll() { await navigator.clipboard.writeText(listed.map((a) => `${a.name} <${a.email}>`).join(', ')).then(() => toast('Addresses copied.'), () => toast('This browser does not let the page copy. Select the addresses instead.')); }
+	async function copyAll() { await navigator.clipboard.writeText(reach.map((a) => `${a.name} <${a.email}>`).join(', ')).then(() => toast('Addresses copied.'), () => toast('This browser does not let the page copy. Select the addresses instead.')); }
 	const reach = $derived(listed.filter((a) => a.status !== 'do not contact'));
 </script>
 
@@ -64,7 +64,7 @@
 				</ActionForm>
 			{/if}
 			{#each data.people as p (p.roleId)}<div class="row flex min-h-9 items-center gap-3 py-1" data-role={p.role}><a class="font-semibold hover:underline" href="/people/{p.id}">{p.name}</a>{#if p.status !== 'active'}<span class="note warn !py-0">{p.status}</span>{/if}<span class="sub min-w-0 grow truncate" title={p.note}>{p.role}{p.from || p.to ? `, ${p.from ? `from ${short(p.from, data.today).slice(4)}` : ''}${p.to ? ` to ${short(p.to, data.today).slice(4)}` : ''}` : ''}{p.note ? `: ${p.note}` : ''}</span>{#if p.phone}<span class="sub max-xl:hidden">{p.phone}</span>{/if}{#if p.email}<a class="text-petrol max-sm:hidden" href="mailto:{p.email}">{p.email}</a>{/if}<button class="act" aria-label="change the role of {p.name}" onclick={() => { changing = p; rFrom = p.from ?? ''; rTo = p.to ?? ''; rNote = p.note; }}>change</button></div>{:else}<Empty>Nobody from outside is on this matter yet.</Empty>{/each}
-			{#if data.addresses.length}<p class="no-print mt-2 flex flex-wrap items-center gap-4"><select class="box !min-h-[26px] !w-auto !py-0" aria-label="Addresses of" bind:value={byRole}><option value="">every role</option>{#each [...new Set(data.addresses.map((a) => a.role))] as r (r)}<option>{r}</option>{/each}</select><button class="act" onclick={copyAll}>Copy {plural(listed.length, 'address', 'addresses')}</button>{#if reach.length}<a class="act" href="mailto:?bcc={encodeURIComponent(reach.map((a) => a.email).join(','))}&subject={encodeURIComponent(`${c.number} ${c.title}`)}">Write to all</a>{/if}</p>{/if}
+			{#if data.addresses.length}<p class="no-print mt-2 flex flex-wrap items-center gap-4"><select class="box !min-h-[26px] !w-auto !py-0" aria-label="Addresses of" bind:value={byRole}><option value="">every role</option>{#each [...new Set(data.addresses.map((a) => a.role))] as r (r)}<option>{r}</option>{/each}</select><button class="act" onclick={copyAll}>Copy {plural(reach.length, 'address', 'addresses')}</button>{#if reach.length}<a class="act" href="mailto:?bcc={encodeURIComponent(reach.map((a) => a.email).join(','))}&subject={encodeURIComponent(`${c.number} ${c.title}`)}">Write to all</a>{/if}</p>{/if}
 		</Section>
 		<Section title="Logbook" about="latest">
 			{#snippet tools()}<a class="act" href="/matters/{c.number}/logbook">all {c.counts.logbook}</a>{/snippet}

@@ -68,12 +68,12 @@ const WORDS = Array.from({ length: 4000 }, (_, i) => `w${(i * 7919).toString(36)
 const TEXTS = 1_000_000;
 const put = h.db.prepare("INSERT INTO search_text (kind, ref, matter_id, title, body) VALUES ('note', ?, ?, '', ?)");
 h.db.transaction(() => { for (let i = 0; i < TEXTS; i++) put.run(`n${i}`, `mat_${i % MATTERS}`, `${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${i % 9 === 0 ? `${rnd.pick(FIRST)} ${rnd.pick(LAST)}` : rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)}${i % 20_011 === 0 ? ' Tidewreck Dredging' : ''}`); })();
-const bareSearch = (match: string) => h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 48').all(match);
+const bareSearch = (match: string) => h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 16').all(match);
 for (const [what, words, match] of [['a rare word', 'tidewreck', '"tidewreck"*'], ['a common name', 'cormorant', '"cormorant"*'], ['two words', 'gideon eastlake', '"gideon"* "eastlake"*']] as const) say(`search of ${TEXTS} texts, scoped to the viewer, ${what} / the bare full-text query`, ms(() => void search(h, me, words)) / ms(() => void bareSearch(match)), 'at most 2');
 interestReport(h, me, ['Tidewrack Dredging LLC']); // the vocabulary is read once
 for (const name of ['Tidewrack Dredging LLC', 'Eastlake, Gideon']) {
 	const { query } = expand(h, nameForm(name));
-	say(`interest check of “${name}”, ${TEXTS} texts / the bare full-text query of its words`, ms(() => void interestReport(h, me, [name])) / ms(() => void h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 600').all(query)), 'at most 2');
+	say(`interest check of “${name}”, ${TEXTS} texts / the bare full-text query of its words`, ms(() => void interestReport(h, me, [name])) / ms(() => void h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 500').all(query)), 'at most 2');
 }
 
 // The labelled pairs of names.

@@ -36,7 +36,7 @@ export async function openHouse(seed: 'demo/make.ts' | 'e2e/empty.ts'): Promise<
 		try {
 			if ((await fetch(`${origin}/healthz`)).ok) break;
 		} catch { /* not yet */ }
-		if (i > 300 || server.exitCode !== null) throw new Error(`the server did not start: ${said}`);
+		if (i > 1200 || server.exitCode !== null) throw new Error(`the server did not start: ${said}`);
 		await new Promise((r) => setTimeout(r, 100));
 	}
 	return {

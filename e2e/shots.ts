@@ -58,7 +58,7 @@ try {
 	if (wants('signing')) {
 		await io.go('/');
 		const mail = await sit(browser, house.origin, 'haddad', size);
-		await mail.go('/post');
+		await mail.go('/post?q=signer1');
 		await mail.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('li button')].find((b) => b.textContent!.includes('signer1@'))?.click());
 		await mail.settled();
 		const link = await mail.page.evaluate(() => [...document.querySelectorAll<HTMLAnchorElement>('article a')].find((a) => a.href.includes('/sign/'))?.pathname ?? null);

@@ -59,6 +59,9 @@ describe('words of names', () => {
 });
 
 describe('a name in a text', () => {
+	it('has the same words read the quick way and the careful way', () => {
+		for (const t of ['Bremner & Sons, Pier 9 (O\'Dunmore) a_b', '', '  -- ', 'UPPER lower 3:26-cv-1']) assert.deepEqual(wordsOf(t), wordsOf(`${t} ü`).slice(0, -1), t);
+	});
 	const near = (name: string, words: string[]): Expansion => {
 		const out: Expansion = new Map();
 		for (const w of new Set(words)) { const ms = nameForm(name).tokens.flatMap((t, token) => { const m = alike(t, w); return m ? [{ token, ...m }] : []; }); if (ms.length) out.set(w, ms); }

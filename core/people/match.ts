@@ -150,7 +150,12 @@ export function compareNames(a: NameForm, b: NameForm): Match {
 }
 
 /** The words of a text, as names are compared. */
-export const wordsOf = (text: string): string[] => fold(text.replace(/['’`]/g, '')).split(' ').filter(Boolean);
+export function wordsOf(text: string): string[] {
+	const plain = text.replace(/['’`]/g, '');
+	// Most texts are plain ASCII, where folding is only a matter of case: an interest check reads hundreds of them.
+	// eslint-disable-next-line no-control-regex
+	return (/^[\x00-\x7f]*$/.test(plain) ? plain.toLowerCase().split(/[^a-z0-9]+/) : fold(plain).split(' ')).filter(Boolean);
+}
 
 /** For each word of a name, the words of a vocabulary that may be meant by it. */
 export type Expansion = Map<string, { token: number; score: number; why: Why }[]>;

@@ -5,6 +5,7 @@
 import { bandOf, compareNames, findIn, nameForm, telling, wordsOf, type Expansion, type NameForm, type Why } from '#core/people/match.ts';
 import type { Staff, World } from '../command.ts';
 import { cardVisible, TIES, visible } from '../trust/scope.ts';
+import { statement } from '../db/statement.ts';
 import { vocabulary } from './vocabulary.ts';
 
 export type InterestHit = {
@@ -16,7 +17,7 @@ export type InterestReport = { names: NameReport[]; restricted: boolean };
 const LEAST = 60;
 /** Hits shown for a name; beyond them the report says how many more there are. */
 const MOST = 60;
-const CANDIDATES = 600;
+const CANDIDATES = 500;
 
 type TextRow = { id: number; kind: string; ref: string; matter_id: string | null; title: string; body: string; number: string | null; matterTitle: string | null; seen: number };
 
@@ -40,16 +41,20 @@ export function expand(w: World, form: NameForm): { near: Expansion; query: stri
 	return { near, query: [all && `(${all})`, ...together.map(quote)].filter(Boolean).join(' OR ') };
 }
 
-/** What the index holds for one name, the strongest first. */
-export function textHits(w: World, me: Staff, name: string): { hits: InterestHit[]; restricted: boolean } {
+type Found = { row: TextRow; text: string; words: string[]; match: { strength: number; why: Why[]; from: number; to: number } };
+/** Where it stands and the words around it are made only for what is shown. */
+const shown = (w: World, f: Found): InterestHit => ({ ...place(w, f.row), excerpt: f.row.kind === 'matter' ? '' : excerpt(f.text, f.words, f.match.from, f.match.to), strength: f.match.strength, band: bandOf(f.match.strength), why: f.match.why });
+
+/** What the index holds for one name. */
+export function textHits(w: World, me: Staff, name: string): { found: Found[]; restricted: boolean } {
 	const form = nameForm(name);
 	const { near, query } = expand(w, form);
-	if (query === '') return { hits: [], restricted: false };
-	const ids = w.db.prepare<unknown[], { rowid: number }>('SELECT rowid FROM search WHERE search MATCH @query ORDER BY rank LIMIT @most').all({ query, most: CANDIDATES }).map((r) => r.rowid);
-	const rows = w.db.prepare<unknown[], TextRow>(
-		`SELECT s.id, s.kind, s.ref, s.matter_id, s.title, s.body, m.number, m.title AS matterTitle, s.matter_id IS NULL OR ${visible('m')} AS seen FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id WHERE s.id IN (SELECT value FROM json_each(@ids)) AND s.kind <> 'person'`
-	).all({ ids: JSON.stringify(ids), me: me.id });
-	const hits: InterestHit[] = [];
+	if (query === '') return { found: [], restricted: false };
+	const rows = statement<TextRow>(w.db,
+		`SELECT s.id, s.kind, s.ref, s.matter_id, s.title, s.body, m.number, m.title AS matterTitle, CASE WHEN s.matter_id IS NULL OR m.restricted = 0 THEN 1 ELSE ${visible('m')} END AS seen
+		 FROM (SELECT rowid FROM search WHERE search MATCH @query ORDER BY rank LIMIT @most) x JOIN search_text s ON s.id = x.rowid LEFT JOIN matter m ON m.id = s.matter_id WHERE s.kind <> 'person'`
+	).all({ query, most: CANDIDATES, me: me.id });
+	const found: Found[] = [];
 	let restricted = false;
 	for (const r of rows) {
 		const text = `${r.title}  ${r.body}`;
@@ -57,9 +62,9 @@ export function textHits(w: World, me: Staff, name: string): { hits: InterestHit
 		const m = findIn(words, form, near);
 		if (!m || m.strength < LEAST) continue;
 		if (!r.seen) { restricted = true; continue; }
-		hits.push({ ...place(w, r), excerpt: r.kind === 'matter' ? '' : excerpt(text, words, m.from, m.to), strength: m.strength, band: bandOf(m.strength), why: m.why });
+		found.push({ row: r, text, words, match: m });
 	}
-	return { hits, restricted };
+	return { found, restricted };
 }
 
 function place(w: World, r: TextRow): Pick<InterestHit, 'what' | 'title' | 'about' | 'href'> {
@@ -93,7 +98,7 @@ type Card = { id: string; name: string; kind: string; status: string; said: stri
 function people(w: World, me: Staff, name: string, but: string | null): { hits: InterestHit[]; restricted: boolean } {
 	const form = nameForm(name);
 	const best = new Map<string, { card: Card; strength: number; why: string[] }>();
-	for (const c of w.db.prepare<unknown[], Card>(
+	for (const c of statement<Card>(w.db,
 		`SELECT p.id, p.name, p.kind, p.status, p.name AS said, 'name' AS sort, ${cardVisible('p')} AS seen FROM person p WHERE p.merged_into IS NULL UNION ALL SELECT p.id, p.name, p.kind, p.status, n.name, n.kind, ${cardVisible('p')} FROM person_name n JOIN person p ON p.id = n.person_id WHERE p.merged_into IS NULL`
 	).iterate({ me: me.id })) {
 		const m = compareNames(form, nameForm(c.said));
@@ -101,7 +106,7 @@ function people(w: World, me: Staff, name: string, but: string | null): { hits: 
 		best.set(c.id, { card: c, strength: m.strength, why: [...m.why, ...(c.sort === 'former' ? [`former name ${c.said}`] : c.sort === 'alias' ? [`also known as ${c.said}`] : [])] });
 	}
 	let restricted = false;
-	const related = w.db.prepare<[string, string, string, string], { id: string; name: string; kind: string; status: string; how: string; parent: string | null }>(
+	const related = statement<{ id: string; name: string; kind: string; status: string; how: string; parent: string | null }>(w.db,
 		"SELECT p.id, p.name, p.kind, p.status, 'parent' AS how, p.parent_id AS parent FROM person p WHERE p.id = (SELECT parent_id FROM person WHERE id = ?) UNION SELECT p.id, p.name, p.kind, p.status, 'affiliate', p.parent_id FROM person p WHERE p.merged_into IS NULL AND (p.parent_id = ? OR p.parent_id = (SELECT parent_id FROM person WHERE id = ?)) AND p.id <> ?"
 	);
 	for (const [cardId, b] of [...best]) {
@@ -137,8 +142,10 @@ export function interestReport(w: World, me: Staff, names: readonly string[], bu
 	for (const name of names) {
 		const p = people(w, me, name, number ?? null), t = textHits(w, me, name);
 		restricted ||= p.restricted || t.restricted;
-		const hits = [...p.hits, ...t.hits].filter((h) => !(number && (h.about === number || h.about.startsWith(`${number} `)))).sort((a, b) => b.strength - a.strength || Number(b.what === 'person') - Number(a.what === 'person') || (a.title < b.title ? -1 : 1));
-		out.push({ name, hits: hits.slice(0, MOST), more: Math.max(0, hits.length - MOST) });
+		const texts = number ? t.found.filter((f) => f.row.number !== number) : t.found;
+		const all = [...p.hits.map((h) => ({ strength: h.strength, rank: 0, title: h.title, make: () => h })), ...texts.map((f) => ({ strength: f.match.strength, rank: 1, title: f.row.title, make: () => shown(w, f) }))];
+		all.sort((x, y) => y.strength - x.strength || x.rank - y.rank || (x.title < y.title ? -1 : x.title > y.title ? 1 : 0));
+		out.push({ name, hits: all.slice(0, MOST).map((x) => x.make()), more: Math.max(0, all.length - MOST) });
 	}
 	return { names: out, restricted };
 }

@@ -1,6 +1,7 @@
 /** All words that the full-text index holds, in memory: what a misspelled name may have meant. Read once, then kept up with what is added. */
 import { alike, formsOf, soundOf, wordsOf } from '#core/people/match.ts';
 import type { Db } from '../db/open.ts';
+import { statement } from '../db/statement.ts';
 
 class Vocabulary {
 	#upTo = 0;
@@ -11,7 +12,7 @@ class Vocabulary {
 	#near = new Map<string, { word: string; score: number; why: string }[]>();
 
 	sync(db: Db): void {
-		const top = db.prepare<[], { n: number | null }>('SELECT max(id) AS n FROM search_text').get()!.n ?? 0;
+		const top = statement<{ n: number | null }>(db, 'SELECT max(id) AS n FROM search_text').get()!.n ?? 0;
 		if (top <= this.#upTo) return;
 		if (this.#upTo === 0) {
 			db.exec("CREATE VIRTUAL TABLE IF NOT EXISTS temp.search_words USING fts5vocab('main', 'search', 'row')");

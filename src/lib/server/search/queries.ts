@@ -1,5 +1,6 @@
 import { fold } from '#core/people/names.ts';
 import type { Staff, World } from '../command.ts';
+import { statement } from '../db/statement.ts';
 import { cardVisible, visible } from '../trust/scope.ts';
 import { may } from '#core/access/table.ts';
 
@@ -15,23 +16,27 @@ export function search(w: World, me: Staff, typed: string, most = 12): Hit[] {
 	const words = fold(typed).split(' ').filter(Boolean).slice(0, 8);
 	if (words.length === 0) return [];
 	const match = words.map((x) => `"${x}"*`).join(' ');
-	const rows: Row[] = [];
-	const look = w.db.prepare<unknown[], { rowid: number }>('SELECT rowid FROM search WHERE search MATCH @match ORDER BY rank LIMIT @n OFFSET @from');
-	const seen = w.db.prepare<unknown[], Row>(
-		`SELECT s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle, p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
-		 WHERE s.id IN (SELECT value FROM json_each(@ids)) AND (s.matter_id IS NULL OR ${visible('m')}) AND (s.kind <> 'person' OR ${cardVisible('p')})`
-	);
-	for (let from = 0, n = most * 4; rows.length < most; from += n, n *= 4) {
+	// First which may be seen, in the order of the index; then the words of the few that are shown.
+	const best: Slim[] = [];
+	const look = statement<{ rowid: number }>(w.db, 'SELECT rowid FROM search WHERE search MATCH @match ORDER BY rank LIMIT @n OFFSET @from');
+	for (let from = 0, n = most + 4; best.length < most; from += n, n *= 4) {
 		const ids = look.all({ match, n, from }).map((r) => r.rowid);
-		const got = new Map(seen.all({ ids: JSON.stringify(ids), me: me.id }).map((r) => [r.id, r]));
-		for (const id of ids) { const r = got.get(id); if (r) rows.push(r); }
+		if (ids.length === 0) break;
+		const got = new Map(statement<Slim>(w.db, SEEN).all({ ids: JSON.stringify(ids), me: me.id }).map((r) => [r.id, r]));
+		for (const id of ids) { const r = got.get(id); if (r) best.push(r); }
 		if (ids.length < n) break;
 	}
+	if (best.length === 0) return [];
 	// A matter or a person of that name comes before what only mentions it.
-	const rank = (r: Row) => (r.kind === 'matter' ? 0 : r.kind === 'person' ? 1 : r.kind === 'document' ? 2 : 3);
-	const inTitle = (r: Row) => { const t = fold(r.kind === 'person' ? r.name ?? '' : r.title).split(' '); return words.every((x) => t.some((y) => y.startsWith(x))) ? 0 : 1; };
-	return rows.map((r, i) => ({ r, i })).sort((a, b) => inTitle(a.r) - inTitle(b.r) || (inTitle(a.r) === 0 ? rank(a.r) - rank(b.r) : 0) || a.i - b.i).slice(0, most).map(({ r }) => hit(r, words));
+	const rank = (r: Slim) => ['matter', 'person', 'document'].indexOf(r.kind) === -1 ? 3 : ['matter', 'person', 'document'].indexOf(r.kind);
+	const titled = new Map(best.map((r) => { const t = r.title === '' ? [] : fold(r.title).split(' '); return [r.id, words.every((x) => t.some((y) => y.startsWith(x))) ? 0 : 1]; }));
+	const order = best.map((r, i) => ({ r, i })).sort((a, b) => titled.get(a.r.id)! - titled.get(b.r.id)! || (titled.get(a.r.id) === 0 ? rank(a.r) - rank(b.r) : 0) || a.i - b.i).slice(0, most).map(({ r }) => r.id);
+	const rows = new Map(statement<Row>(w.db, FULL).all({ ids: JSON.stringify(order) }).map((r) => [r.id, r]));
+	return order.map((id) => hit(rows.get(id)!, words));
 }
+type Slim = { id: number; kind: Hit['kind']; title: string };
+const SEEN = `SELECT s.id, s.kind, s.title FROM search_text s WHERE s.id IN (SELECT value FROM json_each(@ids)) AND (s.matter_id IS NULL OR EXISTS (SELECT 1 FROM matter m WHERE m.id = s.matter_id AND ${visible('m')})) AND (s.kind <> 'person' OR EXISTS (SELECT 1 FROM person p WHERE p.id = s.ref AND ${cardVisible('p')}))`;
+const FULL = `SELECT s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle, p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref WHERE s.id IN (SELECT value FROM json_each(@ids))`;
 
 function hit(r: Row, words: readonly string[]): Hit {
 	const on = r.number ? `${r.number} ${r.matterTitle}` : '';

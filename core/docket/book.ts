@@ -237,6 +237,12 @@ function checkEvent(book: string, event: BookEvent): void {
 	for (const s of event.suggestions) if (!event.rules.some((r) => r.id === s.of)) throw new BookError(`${where(s.title)}: there is no deadline "${s.of}" to warn of`);
 }
 
+/** Whether something of the event is counted in hours, so that its time of day must be known. */
+export function needsTime(event: BookEvent): boolean {
+	const inHours = (e: Expression | undefined): boolean => (!e ? false : e.kind === 'choose' ? e.of.some(inHours) : e.kind === 'count' ? e.amount.endsWith('h') || inHours(e.of) : false);
+	return event.rules.some((r) => [r.count, ...r.variants.map((v) => v.count)].some(inHours));
+}
+
 /** The calendar of a book with the department's closures. */
 export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
 	return book.calendar.with(closures);

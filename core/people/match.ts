@@ -153,7 +153,6 @@ export function compareNames(a: NameForm, b: NameForm): Match {
 export function wordsOf(text: string): string[] {
 	const plain = text.replace(/['’`]/g, '');
 	// Most texts are plain ASCII, where folding is only a matter of case: an interest check reads hundreds of them.
-	// eslint-disable-next-line no-control-regex
 	return (/^[\x00-\x7f]*$/.test(plain) ? plain.toLowerCase().split(/[^a-z0-9]+/) : fold(plain).split(' ')).filter(Boolean);
 }
 

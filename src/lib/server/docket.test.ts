@@ -4,6 +4,8 @@ import { addTask } from './agenda/commands.ts';
 import { addClosure, checkDeadline, enterEvent, meetDeadline, moveEvent, movesOf, vacateDeadline } from './docket/commands.ts';
 import { docket, horizon, matterDocket } from './docket/queries.ts';
 import { date } from '#core/dates/plain.ts';
+import { needsTime } from '#core/docket/book.ts';
+import { rulebook } from './docket/books.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from './testing.ts';
 
 const SUMMONS = 'summons-and-complaint-served-on-a-defendant';
@@ -23,6 +25,15 @@ describe('the docket', () => {
 		assert.deepEqual(e!.deadlines.map((d) => [d.title, d.state, d.date]), [['Start on the answer', 'proposed', '2026-11-23'], ['Answer or Rule 12 motion', 'docketed', '2026-11-30']]);
 		assert.equal(h.db.prepare<[], { n: number }>("SELECT count(*) AS n FROM audit WHERE action = 'enter event'").get()!.n, 1);
 		assert.match(h.db.prepare<[], { text: string }>("SELECT text FROM logbook WHERE kind = 'date'").get()!.text, /Docketed: answer or Rule 12 motion Monday 30 November 2026/);
+	});
+	it('counts hours of a data incident from the time it was known, through the weekend and a change of clocks', () => {
+		const m = newMatter(h, { kind: 'data-incident', title: 'Kiosk', rulebook: 'eu-data-incident' });
+		const known = (time: string, date = '2026-11-20') => enterEvent(h.as('okafor'), { matterId: m.matterId, eventKey: 'personal-data-breach-known', date, time, service: '', name: '', answers: {}, docket: ['notify-the-supervisory-authority'] });
+		assert.equal(needsTime(rulebook('eu-data-incident').events.get('personal-data-breach-known')!), true);
+		assert.equal(needsTime(rulebook('eu-data-incident').events.get('incident-notification-made')!), false);
+		good(known('09:30'));
+		good(known('18:00', '2026-10-23'));
+		assert.deepEqual(matterDocket(h, h.staff('okafor'), m.matterId).map((e) => e.deadlines.map((d) => [d.date, d.time])), [[['2026-10-26', '17:00']], [['2026-11-23', '09:30']]]);
 	});
 	it('refuses bad events in plain words and saves nothing', () => {
 		assert.match(bad(enter({ date: '2026-02-30' })).date!, /not a date that exists/);

@@ -7,7 +7,7 @@ import { checkInterest, decideInterest, interestCheck, matterChecks, myChecks, n
 import { interestReport } from './interest/report.ts';
 import { addPerson, addRole, changeRole, editPerson } from './people/commands.ts';
 import { mergePeople, undoMerge } from './people/merge.ts';
-import { findPeople, nearNames, peopleList, personCard, type PersonCard } from './people/queries.ts';
+import { categories, findPeople, nearNames, peopleList, personCard, type PersonCard } from './people/queries.ts';
 import { readVcards, toVcard } from './people/vcard.ts';
 import { editMatter } from './matters/commands.ts';
 import { logTime } from './time/commands.ts';
@@ -74,6 +74,8 @@ describe('a card', () => {
 		assert.equal(personCard(h, me, id), undefined);
 		assert.deepEqual([findPeople(h, me, 'whisper'), nearNames(h, me, 'Whisper Holdings'), search(h, me, 'whisper'), peopleList(h, me, {}).total], [[], [], [], 0]);
 		assert.equal(card(id).fields.name, 'Whisper Holdings');
+		good(edit(id, { categories: 'secret' }));
+		assert.deepEqual([categories(h, me), categories(h, io()).map((c) => c.category)], [[], ['secret']]);
 		// A second card of the name is made without a word about the first.
 		good(addPerson(h.as('wardle'), { kind: 'organization', name: 'Whisper Holdings', email: '', phone: '', note: '', formerNames: '' }));
 		const open = newMatter(h, { title: 'Open' });

@@ -89,7 +89,7 @@ export function peopleList(w: World, me: Staff, f: PeopleFilter, per = PEOPLE_PA
 		).all(p)
 	};
 }
-export const categories = (w: World) => w.db.prepare<[], { category: string; n: number }>('SELECT category, count(*) AS n FROM person_category GROUP BY category ORDER BY category').all();
+export const categories = (w: World, me: Staff) => w.db.prepare<unknown[], { category: string; n: number }>(`SELECT c.category, count(*) AS n FROM person_category c JOIN person p ON p.id = c.person_id WHERE ${cardVisible('p')} GROUP BY c.category ORDER BY c.category`).all({ me: me.id });
 export const rolesInUse = (w: World, me: Staff) => w.db.prepare<unknown[], { role: string }>(`SELECT DISTINCT r.role FROM matter_role r JOIN matter m ON m.id = r.matter_id WHERE ${visible('m')} ORDER BY r.role`).all({ me: me.id }).map((r) => r.role);
 
 export type RoleRow = { roleId: string; id: string; name: string; role: string; note: string; email: string; phone: string; kind: string; status: string; from: string | null; to: string | null };

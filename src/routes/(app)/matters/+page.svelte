@@ -71,7 +71,7 @@
 	</div>
 	<div class="no-print mt-2 flex flex-wrap items-center gap-2">
 		<select class="box !w-[150px]" aria-label="Kind" value={f.kind ?? ''} onchange={(e) => goto(to({ kind: e.currentTarget.value }))}><option value="">Every kind</option>{#each data.kinds as k (k.id)}<option value={k.id}>{k.plural}</option>{/each}</select>
-		<select class="box !w-[150px]" aria-label="Business unit" value={f.unit ?? ''} onchange={(e) => goto(to({ unit: e.currentTarget.value }))}><option value="">Every business unit</option>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>
+		<select class="box !w-[168px]" aria-label="Business unit" value={f.unit ?? ''} onchange={(e) => goto(to({ unit: e.currentTarget.value }))}><option value="">Every business unit</option>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>
 		<select class="box !w-[140px]" aria-label="Lawyer" value={f.lawyer ?? ''} onchange={(e) => goto(to({ lawyer: e.currentTarget.value, who: e.currentTarget.value ? 'all' : (f.who ?? '') }))}><option value="">Every lawyer</option>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>
 		<select class="box !w-auto" aria-label="Status" value={f.status ?? ''} onchange={(e) => goto(to({ status: e.currentTarget.value }))}><option value="">Every status</option>{#each ['proposed', 'open', 'on hold', 'closed'] as s (s)}<option>{s}</option>{/each}</select>
 		<select class="box !w-auto" aria-label="Priority" value={f.priority ?? ''} onchange={(e) => goto(to({ priority: e.currentTarget.value }))}><option value="">Every priority</option>{#each ['high', 'normal', 'low'] as s (s)}<option>{s}</option>{/each}</select>

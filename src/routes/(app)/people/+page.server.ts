@@ -7,7 +7,7 @@ export function load(event) {
 	const me = only(event, 'person.read');
 	const w = theWorld(), p = event.url.searchParams;
 	const filter: PeopleFilter = { ...Object.fromEntries(['q', 'kind', 'category', 'status', 'role'].flatMap((k) => (p.get(k) ? [[k, p.get(k)!.slice(0, 200)]] : []))), page: Math.max(1, Math.floor(Number(p.get('page'))) || 1) };
-	return { ...peopleList(w, me, filter), filter, per: PEOPLE_PAGE, categories: categories(w), roles: rolesInUse(w, me) };
+	return { ...peopleList(w, me, filter), filter, per: PEOPLE_PAGE, categories: categories(w, me), roles: rolesInUse(w, me) };
 }
 export const actions = {
 	add: async (event) => {

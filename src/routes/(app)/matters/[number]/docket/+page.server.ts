@@ -1,3 +1,4 @@
+import { needsTime } from '#core/docket/book.ts';
 import { serviceKinds } from '#core/docket/method.ts';
 import { checkDeadline, docketDeadline, enterEvent, meetDeadline, moveEvent, vacateDeadline } from '#server/docket/commands.ts';
 import { rulebook } from '#server/docket/books.ts';
@@ -13,7 +14,7 @@ export async function load(event) {
 	return {
 		events: matterDocket(w, me, caption.id), counts: matterCounts(w, caption.id), open: event.url.searchParams.get('count') ?? '',
 		tasks: matterTasks(w, me, caption.id).filter((t) => t.state === 'open' && t.hangs).length,
-		choices: book ? [...book.events.values()].filter((e) => e.rules.length).map((e) => ({ id: e.id, text: e.text.charAt(0).toUpperCase() + e.text.slice(1), served: e.served, ahead: e.ahead, questions: e.questions })) : [],
+		choices: book ? [...book.events.values()].filter((e) => e.rules.length).map((e) => ({ id: e.id, text: e.text.charAt(0).toUpperCase() + e.text.slice(1), served: e.served, ahead: e.ahead, timed: needsTime(e), questions: e.questions })) : [],
 		services: book ? serviceKinds(book.method) : []
 	};
 }

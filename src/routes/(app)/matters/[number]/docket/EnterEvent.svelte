@@ -15,7 +15,7 @@
 	import type { CountView } from '#server/docket/queries.ts';
 
 	type Question = { id: string; ask: string; kind: 'choice' | 'date'; options?: { id: string; say: string }[] | undefined };
-	type Choice = { id: string; text: string; served: boolean; ahead: string | null; questions: Question[] };
+	type Choice = { id: string; text: string; served: boolean; ahead: string | null; timed: boolean; questions: Question[] };
 	type Proposal = { rule: string; title: string; authority: string; date: PlainDate; time: string | null; suggested: boolean; count: CountView; courtDays: number; past: boolean };
 	type Props = { open: boolean; matter: { id: string; number: string; title: string }; book: string; choices: Choice[]; services: { id: string; say: string; add: string | null }[]; today: string; people: string };
 	let { open = $bindable(), matter, book, choices, services, today, people }: Props = $props();
@@ -66,7 +66,7 @@
 				<div class="grid grid-cols-2 gap-3">
 					<DateField name="date" label="On" bind:value={v.date} {today} error={e.date} />
 					{#if event?.served}<Field label="Served by" error={e.service} hint={v.service ? (add ? `may add ${add.replace('cd', ' court days').replace('d', ' days').replace('  ', ' ')}; each count says whether it does` : 'adds nothing') : undefined}>{#snippet children(c)}<select class="box" name="service" bind:value={v.service} {...c}><option value="">Not served, or not known</option>{#each services as s (s.id)}<option value={s.id}>{s.say.charAt(0).toUpperCase() + s.say.slice(1)}</option>{/each}</select>{/snippet}</Field>
-					{:else if event?.ahead}<Field label="At" error={e.time} hint="optional, like 10:00">{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
+					{:else if event?.ahead || event?.timed}<Field label="At" error={e.time} hint={event?.timed ? 'hours are counted from it' : 'optional, like 10:00'}>{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
 				</div>
 				{#if v.sure || /Is the year right/.test(e.date ?? '')}<label class="flex gap-2"><input type="checkbox" name="sure" bind:checked={v.sure} class="accent-petrol" /> Yes, it did happen that long before the matter was opened</label>{/if}
 				{#each event?.questions ?? [] as q (q.id)}

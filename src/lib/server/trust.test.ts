@@ -15,7 +15,7 @@ import './people/cards.ts';
 import './people/merge.ts';
 import { addLink, addMember, addReference, editMatter, openMatter, pinMatter, relateMatters, removeMember, restrictMatter, setSplit, writeNote } from './matters/commands.ts';
 import { bulkChange } from './matters/listing.ts';
-import './matters/kinds.ts';
+import { kindUses } from './matters/kinds.ts';
 import { closeMatter, reopenMatter, setStatus } from './matters/status.ts';
 import { addExhibit, addWitness, changeExhibit, changeWitness, dropExhibit } from './matters/trial.ts';
 import { mergeRequest, writeRequest } from './requests/commands.ts';
@@ -81,7 +81,9 @@ describe('a restricted matter', () => {
 			assert.doesNotMatch(seen, /Quayside|Secret|LF-2026|opponent/, login);
 			assert.equal(matterList(h, me, { who: 'all' }).total + docket(h, me, { show: 'all' }).total + documents(h, me).total, 0, login);
 		}
+		for (const login of outsiders) assert.equal(kindUses(h, h.staff(login)).size, 0, `${login} counts kinds`);
 		const me = h.staff('okafor');
+		assert.equal(kindUses(h, me).get('litigation'), 1);
 		assert.equal(matterList(h, me, { who: 'all' }).total, 1);
 		assert.equal(search(h, me, 'quayside').length, 2);
 	});

@@ -8,7 +8,7 @@ import { newId } from '../ids.ts';
 import { kinds } from '../matters/kinds.ts';
 import { openForImport } from '../matters/open.ts';
 import { addContact, addName, makePerson } from '../people/commands.ts';
-import { cardVisible } from '../trust/scope.ts';
+import { cardVisible, findMatter } from '../trust/scope.ts';
 import { FIELDS, kindOfPerson, lawyerOf, type Values, type What } from './plan.ts';
 
 export const WHATS = Object.keys(FIELDS) as [What, ...What[]];
@@ -121,7 +121,8 @@ function hangs(ctx: Ctx, place: string, ref: string, batch: Set<string>): string
 			return has('SELECT 1 FROM person WHERE id = @ref AND version > 1') ? `${n} was changed by hand` : null;
 		}
 		default: {
-			const n = name('SELECT number AS name FROM matter WHERE id = @ref');
+			// One that was restricted since is not named to someone outside it.
+			const n = findMatter(ctx.db, staffOf(ctx), { id: ref })?.number ?? 'a matter';
 			for (const [t, say] of [['event', 'dates'], ['task', 'tasks'], ['document', 'documents'], ['time_entry', 'time'], ['timer', 'a timer'], ['request', 'a request'], ['interest_check', 'an interest check'], ['exhibit', 'exhibits'], ['witness', 'witnesses'], ['mail_out', 'mail']] as const) if (has(`SELECT 1 FROM ${t} WHERE matter_id = @ref`)) return `${n} has ${say}`;
 			if (has('SELECT 1 FROM matter WHERE id = @ref AND (version > 1 OR restricted = 1)') || has('SELECT 1 FROM matter_relation WHERE a_id = @ref OR b_id = @ref') || has('SELECT 1 FROM matter_member WHERE matter_id = @ref')) return `${n} was changed by hand`;
 			return has("SELECT 1 FROM logbook l JOIN import_made i ON i.ref = l.matter_id JOIN import_batch b ON b.id = i.batch_id WHERE l.matter_id = @ref AND l.at > b.at") ? `${n} has new entries in its logbook` : null;

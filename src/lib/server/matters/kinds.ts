@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { parse, stringify } from 'yaml';
 import { z } from 'zod';
 import { kindFaults, kindSchema, keyFrom, type Kind } from '#core/matters/kind.ts';
-import { command, Refused, type World } from '../command.ts';
+import { command, Refused, type Staff, type World } from '../command.ts';
+import { visible } from '../trust/scope.ts';
 import { flag, id, text } from '../fields.ts';
 import { rulebooks } from '../docket/books.ts';
 
@@ -34,7 +35,8 @@ export const findKind = (w: Pick<World, 'db'>, kindId: string): KindRow | undefi
 	const r = w.db.prepare<[string], Row>('SELECT body, version, active FROM kind WHERE id = ?').get(kindId);
 	return r && row(r);
 };
-export const kindUses = (w: World): Map<string, number> => new Map(w.db.prepare<[], { kind: string; n: number }>('SELECT kind, count(*) AS n FROM matter GROUP BY kind').all().map((r) => [r.kind, r.n]));
+/** How many matters of each kind the viewer may see. */
+export const kindUses = (w: World, me: Staff): Map<string, number> => new Map(w.db.prepare<unknown[], { kind: string; n: number }>(`SELECT m.kind, count(*) AS n FROM matter m WHERE ${visible('m')} GROUP BY m.kind`).all({ me: me.id }).map((r) => [r.kind, r.n]));
 export const kindYaml = (k: KindRow): string => { const { version: _, active: __, ...body } = k; return stringify(body, { lineWidth: 0 }); };
 
 /** Facts that the new body leaves out are kept as taken away, so that what was written in them stays readable. */

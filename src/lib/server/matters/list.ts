@@ -1,6 +1,6 @@
 /** The matter list: any column, derived or a fact; filter, group, sort; a page at a time or all of it for export. */
 import { fold } from '#core/people/names.ts';
-import { FACT_TYPES, sayFact, type Fact } from '#core/matters/kind.ts';
+import { sayFact, type Fact } from '#core/matters/kind.ts';
 import type { Staff, World } from '../command.ts';
 import { visible } from '../trust/scope.ts';
 import { personName } from './facts.ts';
@@ -37,7 +37,6 @@ export function columns(w: Pick<World, 'db'>, all: readonly KindRow[] = kinds(w)
 		}
 	return out;
 }
-void FACT_TYPES;
 
 export const PAGE = 60;
 export const DEFAULT_COLUMNS = ['number', 'title', 'unit', 'lawyer', 'next', 'age', 'hours'];
@@ -85,7 +84,6 @@ function where(w: World, me: Staff, f: MatterFilter, all: readonly KindRow[]): {
 	return { sql: cond.join(' AND '), p };
 }
 
-export type Cell = { key: string; value: string | number | null; said: string };
 export type MatterListRow = {
 	id: string; number: string; title: string; kind: string; status: string; restricted: number; unit: string; units: number; responsible: string; responsibleName: string; openedOn: string; minutes: number; lastActivity: string; group: string | null; priority: string; responsibleId: string; unitId: string;
 	nextId: string | null; nextTitle: string | null; nextDate: string | null; nextChecked: number | null; cells: Record<string, string | number | null>;

@@ -18,7 +18,7 @@ export const saveView = command({
 		const me = staffOf(ctx);
 		const q = new URLSearchParams(i.query);
 		q.delete('page');
-		if (ctx.db.prepare('SELECT count(*) AS n FROM saved_view WHERE staff_id = ?').get(me.id) && (ctx.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM saved_view WHERE staff_id = ?').get(me.id)!.n >= 60)) throw new Refused('You have 60 views already. Remove one first.', 'name');
+		if (ctx.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM saved_view WHERE staff_id = ?').get(me.id)!.n >= 60) throw new Refused('You have 60 views already. Remove one first.', 'name');
 		ctx.db.prepare('INSERT INTO saved_view (id, staff_id, shared, name, query) VALUES (?, ?, ?, ?, ?) ON CONFLICT (staff_id, name) DO UPDATE SET query = excluded.query, shared = excluded.shared').run(newId('viw'), me.id, i.shared ? 1 : 0, i.name, q.toString());
 		scribe.note({ view: i.name, shared: i.shared });
 	}

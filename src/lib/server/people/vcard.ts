@@ -1,7 +1,7 @@
 /** Cards out and in as vCard 4.0 (RFC 6350), by ical.js. */
 import ICAL from 'ical.js';
 import { fold } from '#core/people/names.ts';
-import { cardFields, type CardFields } from './queries.ts';
+import { cardFields } from './queries.ts';
 import type { World } from '../command.ts';
 
 export type Contact = { kind: string; label: string; value: string };
@@ -73,4 +73,3 @@ export function readVcards(text: string): { cards: ReadCard[] } | { error: strin
 	}
 	return { cards };
 }
-export type { CardFields };

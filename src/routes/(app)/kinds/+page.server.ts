@@ -5,8 +5,7 @@ import { answer, ctx, form, only, staff, theWorld } from '#server/web.ts';
 
 export function load(event) {
 	if (!may(staff(event).role, 'kind.edit') && may(staff(event).role, 'import.run')) redirect(303, '/imports');
-	only(event, 'kind.edit');
-	const uses = kindUses(theWorld());
+	const uses = kindUses(theWorld(), only(event, 'kind.edit'));
 	return { list: kinds(theWorld()).map((k) => ({ id: k.id, name: k.name, active: k.active, facts: k.facts.filter((f) => !f.retired).length, groups: k.groups.length, roles: k.roles.length, folders: k.folders.length, tasks: k.tasks.length, quietDays: k.quietDays, ageDays: k.ageDays, retentionYears: k.retentionYears, matters: uses.get(k.id) ?? 0 })) };
 }
 export const actions = {

@@ -3,10 +3,10 @@ import { findKind, kindUses, saveKind } from '#server/matters/kinds.ts';
 import { answer, ctx, form, missing, only, theWorld } from '#server/web.ts';
 
 export function load(event) {
-	only(event, 'kind.edit');
+	const me = only(event, 'kind.edit');
 	const k = findKind(theWorld(), event.params.id);
 	if (!k) return missing('kind');
-	return { kind: k, types: FACT_TYPES, derived: DERIVED_KEYS, uses: kindUses(theWorld()).get(k.id) ?? 0 };
+	return { kind: k, types: FACT_TYPES, derived: DERIVED_KEYS, uses: kindUses(theWorld(), me).get(k.id) ?? 0 };
 }
 export const actions = {
 	save: async (event) => {

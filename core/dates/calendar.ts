@@ -1,18 +1,21 @@
 /** A court's calendar: weekends, holidays and closures, asked in the direction of the count. */
 import { Holidays, type HolidayRule } from './holidays.ts';
-import { toDay, weekday, type DayNumber, type PlainDate } from './plain.ts';
+import { FIRST_DATE, LAST_DATE, toDay, weekday, type DayNumber, type PlainDate } from './plain.ts';
 
 /**
  * A closure the department enters for a court: a declared holiday counts as a holiday for every act; an inaccessible
  * clerk's office moves only a filing, and only when it is the last day (counting.md, common model 8).
  */
-export type Closure = { date: PlainDate; kind: 'holiday' | 'office'; name?: string };
+export type Closure = { date: PlainDate; kind: 'holiday' | 'office'; name?: string; /** The book it was entered for; without it, the book that is counted. */ book?: string };
 
 export type Direction = 1 | -1;
 
 /** Why a day is not a court day. */
 export type Reason = { kind: 'saturday' | 'sunday' | 'holiday' | 'office'; name: string };
 
+const FIRST = toDay(FIRST_DATE as PlainDate);
+const LAST = toDay(LAST_DATE as PlainDate);
+const UNKNOWN = 255;
 const SATURDAY: Reason = { kind: 'saturday', name: 'Saturday' };
 const SUNDAY: Reason = { kind: 'sunday', name: 'Sunday' };
 
@@ -21,20 +24,57 @@ export class CourtCalendar {
 	readonly #forward: Holidays;
 	readonly #closures: Map<DayNumber, Closure>;
 	readonly #reasons = new Map<string, Reason>();
+	/** For each day: 2 shut in every count, 1 shut in forward counts only, 0 open; UNKNOWN until it was asked. Shared with the same calendar with closures. */
+	readonly #shut: Uint8Array;
 
 	/**
 	 * @param always holidays in every count
 	 * @param forwardOnly holidays in forward counts only (Fed. R. Civ. P. 6(a)(6)(C): holidays of the state)
 	 */
-	constructor(always: Holidays | readonly HolidayRule[], forwardOnly: Holidays | readonly HolidayRule[] = [], closures: readonly Closure[] = []) {
+	constructor(always: Holidays | readonly HolidayRule[], forwardOnly: Holidays | readonly HolidayRule[] = [], closures: readonly Closure[] = [], shut?: Uint8Array) {
 		this.#always = always instanceof Holidays ? always : new Holidays(always);
 		this.#forward = forwardOnly instanceof Holidays ? forwardOnly : new Holidays(forwardOnly);
 		this.#closures = new Map(closures.map((c) => [toDay(c.date), c]));
+		this.#shut = shut ?? new Uint8Array(LAST - FIRST + 1).fill(UNKNOWN);
 	}
 
 	/** The same calendar with closures; the holidays computed so far are shared. */
 	with(closures: readonly Closure[]): CourtCalendar {
-		return closures.length === 0 ? this : new CourtCalendar(this.#always, this.#forward, closures);
+		if (closures.length === 0) return this;
+		return new CourtCalendar(this.#always, this.#forward, closures, this.#shut);
+	}
+
+	/** Whether a count in this direction passes over a day: the same as `holiday` (or, with `office`, `closed`) without the reason. */
+	shut(d: DayNumber, direction: Direction, office: boolean): boolean {
+		const known = this.#shut[d - FIRST];
+		return (known === undefined || known === UNKNOWN ? this.#learn(d) : known) >= (direction === 1 ? 1 : 2) || (this.#closures.size > 0 && this.#closing(d, office));
+	}
+
+	/** The nth day from one on which the court sits; past the years 1900 to 2199 it gives up and says the day it reached. */
+	nth(from: DayNumber, n: number, direction: Direction, office: boolean): DayNumber {
+		const shut = this.#shut;
+		const least = direction === 1 ? 1 : 2;
+		const closures = this.#closures.size > 0;
+		let at = from;
+		for (let left = n; left > 0 && at >= FIRST && at <= LAST; ) {
+			at += direction;
+			let known = shut[at - FIRST];
+			if (known === UNKNOWN || known === undefined) known = this.#learn(at);
+			if (known < least && !(closures && this.#closing(at, office))) left--;
+		}
+		return at;
+	}
+
+	#learn(d: DayNumber): number {
+		const w = weekday(d);
+		const known = w === 0 || w === 6 || this.#always.name(d) !== undefined ? 2 : this.#forward.name(d) !== undefined ? 1 : 0;
+		if (d >= FIRST && d <= LAST) this.#shut[d - FIRST] = known;
+		return known;
+	}
+
+	#closing(d: DayNumber, office: boolean): boolean {
+		const closure = this.#closures.get(d);
+		return closure !== undefined && (office || closure.kind === 'holiday');
 	}
 
 	/** Weekend, holiday or declared holiday, for a count in this direction; undefined on a day the law lets count as a court day. */

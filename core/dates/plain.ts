@@ -45,10 +45,18 @@ export function daysInMonth(year: number, month: number): number {
 
 const two = (n: number) => (n < 10 ? `0${n}` : `${n}`);
 
+/** The dates said before, by day number: a docket says the same few thousand over and over. */
+const said: (PlainDate | undefined)[] = [];
+
 /** The plain date of a day number. */
 export function fromDay(n: DayNumber): PlainDate {
+	const at = n + 25567; // from 1900-01-01 on
+	const known = at >= 0 && at < 110_000 ? said[at] : undefined;
+	if (known !== undefined) return known;
 	const { year, month, day } = civil(n);
-	return `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}` as PlainDate;
+	const text = `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}` as PlainDate;
+	if (at >= 0 && at < 110_000) said[at] = text;
+	return text;
 }
 
 /** Reads `YYYY-MM-DD`; undefined where it is not a date that exists, or lies outside 1900 to 2199. */
@@ -70,7 +78,8 @@ export function date(text: string): PlainDate {
 
 /** Day number of a plain date. */
 export function toDay(d: PlainDate): DayNumber {
-	return dayOf(Number(d.slice(0, 4)), Number(d.slice(5, 7)), Number(d.slice(8, 10)));
+	const digit = (i: number) => d.charCodeAt(i) - 48;
+	return dayOf(digit(0) * 1000 + digit(1) * 100 + digit(2) * 10 + digit(3), digit(5) * 10 + digit(6), digit(8) * 10 + digit(9));
 }
 
 /** 0 = Sunday … 6 = Saturday. */

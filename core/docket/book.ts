@@ -10,7 +10,7 @@ import { methodSchema, type Method } from './method.ts';
 export type Start = 'event' | { answer: string; else?: 'event' } | { deadline: string };
 
 export type Expression =
-	| { kind: 'count'; amount: string; from: Start; of?: Expression; ext: boolean; roll: 'usual' | 'towards' | 'none'; everyDay: boolean; label?: string; next?: number; time?: string; authority?: string; serviceAnswer?: string; cautious?: string }
+	| { kind: 'count'; amount: string; from: Start; of?: Expression; ext: boolean; roll: 'usual' | 'towards' | 'none'; everyDay: boolean; label?: string; next?: number; time?: string; authority?: string; serviceAnswer?: string; cautious?: string; adds?: Record<string, string | null> }
 	| { kind: 'choose'; which: 'earlier' | 'later'; of: Expression[] }
 	| { kind: 'day'; from: Start; label?: string };
 
@@ -38,7 +38,9 @@ const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
 			.strictObject({
 				count: amount, from: start.optional(), of: expression.optional(), ext: z.boolean().optional(), roll: z.enum(['usual', 'towards', 'none']).optional(),
 				everyDay: z.boolean().optional(), label: z.string().optional(), next: z.enum(WEEKDAY).optional(), time: z.string().optional(),
-				serviceAnswer: z.string().optional(), cautious: z.string().optional()
+				serviceAnswer: z.string().optional(), cautious: z.string().optional(),
+				/** What a way of service adds to this count instead of what the court's method says; null is nothing. */
+				adds: z.record(z.string(), z.string().regex(/^\d+(d|cd)$/, 'what a service adds is a number and d or cd').nullable()).optional()
 			})
 			.transform((x): Expression => {
 				const e: Expression = { kind: 'count', amount: x.count, from: x.from ?? 'event', ext: x.ext ?? false, roll: x.roll ?? 'usual', everyDay: x.everyDay ?? false };
@@ -48,6 +50,7 @@ const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
 				if (x.time) e.time = x.time;
 				if (x.serviceAnswer) e.serviceAnswer = x.serviceAnswer;
 				if (x.cautious) e.cautious = x.cautious;
+				if (x.adds) e.adds = x.adds;
 				return e;
 			}),
 		z.strictObject({ earlier: z.array(expression).min(2) }).transform((x): Expression => ({ kind: 'choose', which: 'earlier', of: x.earlier })),
@@ -81,14 +84,22 @@ const deadline = z.strictObject({
 	/** The deadline arises only where this holds. */
 	only: when.optional(),
 	note: z.string().optional(),
-	examples: z.array(example).min(2, 'a rule needs at least two examples')
+	/** Counted as another book counts: a paper of a state case that is due in a federal court. */
+	by: z.string().optional(),
+	/** Who does it, in a timeline or a calendar of the department's own. */
+	owner: z.string().max(60).optional(),
+	examples: z.array(example).default([])
 });
 
 const question = z.strictObject({
 	id: z.string().regex(/^[a-z0-9-]+$/),
 	ask: z.string(),
 	kind: z.enum(['choice', 'date']),
-	options: z.array(z.strictObject({ id: z.string(), say: z.string() })).optional()
+	options: z.array(z.strictObject({ id: z.string(), say: z.string() })).optional(),
+	/** Asked only where another question has this answer. */
+	if: z.record(z.string(), z.string()).optional(),
+	/** A date that cannot lie before or after the event itself. */
+	must: z.enum(['not-after-event', 'not-before-event']).optional()
 });
 
 const suggestion = z.strictObject({ title: z.string(), of: z.string(), count: amount });
@@ -99,6 +110,10 @@ const eventSchema = z.strictObject({
 	served: z.boolean().default(false),
 	/** It lies ahead when it is entered: a hearing or a trial. */
 	ahead: z.enum(['hearing', 'trial', 'date']).optional(),
+	/** Whatever the way of service, its day is deemed as for this one (a claim form: CPR 6.14). */
+	deemedBy: z.string().optional(),
+	/** What its date is, where that is not plain. */
+	hint: z.string().optional(),
 	questions: z.array(question).default([]),
 	deadlines: z.array(deadline).default([]),
 	/** Early warnings the department suggests; not from law. */
@@ -112,9 +127,13 @@ export const bookSchema = z.strictObject({
 	version: z.string(),
 	reviewed: plainDate,
 	extends: z.string().optional(),
+	/** Whose rules they are. Rules of a court or an agency need two worked examples each. */
+	sort: z.enum(['court', 'agency', 'transaction', 'compliance', 'order']).default('court'),
 	method: z.unknown(),
 	/** Rules of the book below that do not apply here: `event-id/rule-id`. */
 	off: z.array(z.string()).default([]),
+	/** Rules of the book below that count differently here, each with its own authority. */
+	replace: z.array(z.strictObject({ rule: z.string(), count: expression, authority: z.string().min(3, 'a rule needs its authority'), note: z.string().optional() })).default([]),
 	events: z.array(eventSchema).default([])
 });
 
@@ -122,7 +141,7 @@ export type BookFile = z.infer<typeof bookSchema>;
 export type Rule = z.infer<typeof deadline> & { id: string; book: string };
 export type Question = z.infer<typeof question>;
 export type Suggestion = z.infer<typeof suggestion>;
-export type BookEvent = { id: string; text: string; served: boolean; ahead: 'hearing' | 'trial' | 'date' | null; questions: Question[]; rules: Rule[]; suggestions: Suggestion[] };
+export type BookEvent = { id: string; text: string; served: boolean; ahead: 'hearing' | 'trial' | 'date' | null; deemedBy: string | null; hint: string | null; questions: Question[]; rules: Rule[]; suggestions: Suggestion[] };
 
 export type Rulebook = {
 	id: string;
@@ -135,6 +154,9 @@ export type Rulebook = {
 	method: Method;
 	calendar: CourtCalendar;
 	events: Map<string, BookEvent>;
+	sort: BookFile['sort'];
+	/** How the books count that some rule here is counted by. */
+	others: Map<string, { method: Method; calendar: CourtCalendar; layers: string[] }>;
 };
 
 /** The id of an event or rule: its text before any parenthesis, lower-cased, every run of other characters one hyphen. */
@@ -145,21 +167,44 @@ export function idOf(text: string): string {
 /** A book that does not hold together, in words that say where. */
 export class BookError extends Error {}
 
-/** Reads one book from data (parsed YAML). Throws BookError naming the place. */
-export function readBook(data: unknown): BookFile {
+/** A fault of a book: in words, with the path to its place in the file. */
+export type BookFault = { path: (string | number)[]; message: string };
+
+const deepest = (issue: z.core.$ZodIssue): string => {
+	if (issue.code === 'invalid_union' && issue.errors.length > 0) return [...new Set(issue.errors.flat().map(deepest))].join('; or ');
+	if (issue.code === 'unrecognized_keys') return `${issue.keys.map((k) => `"${k}"`).join(', ')} is not known here`;
+	return issue.message;
+};
+
+/** Reads one book from data (parsed YAML), or says every fault with its place. */
+export function readBookOr(data: unknown): { file: BookFile } | { faults: BookFault[] } {
 	const parsed = bookSchema.safeParse(data);
-	if (parsed.success) return parsed.data;
-	const name = typeof data === 'object' && data !== null && 'book' in data ? String((data as { book: unknown }).book) : 'the book';
-	const deepest = (issue: z.core.$ZodIssue): string => {
-		if (issue.code === 'invalid_union' && issue.errors.length > 0) return issue.errors.flat().map((i) => i.message).join('; or ');
-		return issue.message;
-	};
-	const issue = parsed.error.issues[0]!;
-	throw new BookError(`${name}: at ${issue.path.join(' / ') || 'the top'}: ${deepest(issue)}`);
+	if (!parsed.success) return { faults: parsed.error.issues.map((i) => ({ path: i.path as (string | number)[], message: deepest(i) })) };
+	const file = parsed.data;
+	const faults: BookFault[] = [];
+	if (file.sort === 'court' || file.sort === 'agency')
+		file.events.forEach((e, i) => e.deadlines.forEach((d, k) => { if (d.examples.length < 2) faults.push({ path: ['events', i, 'deadlines', k], message: `"${d.title}": a rule needs at least two examples` }); }));
+	return faults.length ? { faults } : { file };
 }
 
-/** Lays the books over one another and checks that everything named exists. Throws BookError. */
-export function layer(files: ReadonlyMap<string, BookFile>, id: string): Rulebook {
+/** Reads one book from data (parsed YAML). Throws BookError naming the place. */
+export function readBook(data: unknown): BookFile {
+	const read = readBookOr(data);
+	if ('file' in read) return read.file;
+	const name = typeof data === 'object' && data !== null && 'book' in data ? String((data as { book: unknown }).book) : 'the book';
+	throw new BookError(`${name}: at ${read.faults[0]!.path.join(' / ') || 'the top'}: ${read.faults[0]!.message}`);
+}
+
+/** The method of a chain of books: what a book above says replaces what one below says, part by part. */
+function methodOf(id: string, chain: readonly BookFile[]): { method: Method; calendar: CourtCalendar } {
+	const parts = Object.assign({}, ...chain.map((f) => f.method ?? {})) as unknown;
+	const read = methodSchema.safeParse(parts);
+	if (!read.success) throw new BookError(`${id}: method / ${read.error.issues[0]!.path.join(' / ')}: ${read.error.issues[0]!.message}`);
+	const m = read.data;
+	return { method: m, calendar: new CourtCalendar(new Holidays(m.holidays as HolidayRule[]), new Holidays(m.forwardHolidays as HolidayRule[])) };
+}
+
+function chainOf(files: ReadonlyMap<string, BookFile>, id: string): BookFile[] {
 	const chain: BookFile[] = [];
 	for (let at: string | undefined = id; at !== undefined; ) {
 		const file: BookFile | undefined = files.get(at);
@@ -168,9 +213,14 @@ export function layer(files: ReadonlyMap<string, BookFile>, id: string): Ruleboo
 		chain.unshift(file);
 		at = file.extends;
 	}
-	const parts = Object.assign({}, ...chain.map((f) => f.method ?? {})) as unknown;
-	const method = methodSchema.safeParse(parts);
-	if (!method.success) throw new BookError(`${id}: method / ${method.error.issues[0]!.path.join(' / ')}: ${method.error.issues[0]!.message}`);
+	return chain;
+}
+
+/** Lays the books over one another and checks that everything named exists. Throws BookError. */
+export function layer(files: ReadonlyMap<string, BookFile>, id: string): Rulebook {
+	const chain = chainOf(files, id);
+	const { method, calendar } = methodOf(id, chain);
+	const others: Rulebook['others'] = new Map();
 
 	const events = new Map<string, BookEvent>();
 	for (const file of chain) {
@@ -179,31 +229,44 @@ export function layer(files: ReadonlyMap<string, BookFile>, id: string): Ruleboo
 			const event = events.get(eventId ?? '');
 			if (!event?.rules.some((r) => r.id === ruleId)) throw new BookError(`${file.book}: switches off ${off}, which is not in the book below`);
 			event.rules = event.rules.filter((r) => r.id !== ruleId);
+			event.suggestions = event.suggestions.filter((x) => x.of !== ruleId);
+		}
+		for (const r of file.replace) {
+			const [eventId, ruleId] = r.rule.split('/');
+			const rules = events.get(eventId ?? '')?.rules;
+			const at = rules?.findIndex((x) => x.id === ruleId) ?? -1;
+			if (at === -1) throw new BookError(`${file.book}: replaces ${r.rule}, which is not in the book below`);
+			// Another count: the variants and the counting by another book of the rule below are gone with its old one.
+			const { by: _, ...below } = rules![at]!;
+			rules![at] = { ...below, count: r.count, variants: [], authority: r.authority, book: file.book, examples: [], ...(r.note ? { note: r.note } : {}) };
 		}
 		for (const e of file.events) {
 			const eventId = idOf(e.event);
 			let event = events.get(eventId);
-			if (!event) events.set(eventId, (event = { id: eventId, text: e.event.replace(/\s*\(.*$/, ''), served: e.served, ahead: e.ahead ?? null, questions: [], rules: [], suggestions: [] }));
+			if (!event) events.set(eventId, (event = { id: eventId, text: e.event.replace(/\s*\(.*$/, ''), served: e.served, ahead: e.ahead ?? null, deemedBy: e.deemedBy ?? null, hint: e.hint ?? null, questions: [], rules: [], suggestions: [] }));
 			event.served ||= e.served;
 			for (const q of e.questions) if (!event.questions.some((x) => x.id === q.id)) event.questions.push(q);
 			for (const d of e.deadlines) {
 				let ruleId = idOf(d.title);
 				while (event.rules.some((r) => r.id === ruleId)) ruleId += '-2';
 				event.rules.push({ ...d, id: ruleId, book: file.book });
+				if (d.by && !others.has(d.by)) {
+					const chain = chainOf(files, d.by);
+					others.set(d.by, { ...methodOf(d.by, chain), layers: chain.map((f) => f.book) });
+				}
 			}
 			event.suggestions.push(...e.suggestions);
 		}
 	}
-	for (const event of events.values()) checkEvent(id, event);
-	const m = method.data;
+	for (const event of events.values()) checkEvent(id, event, method);
 	return {
 		id, title: chain.at(-1)!.title, short: chain.map((f) => f.short).join(' + '), version: chain.map((f) => f.version).join('+'),
 		reviewed: chain.map((f) => f.reviewed).sort()[0]!, layers: chain.map((f) => f.book),
-		method: m, calendar: new CourtCalendar(new Holidays(m.holidays as HolidayRule[]), new Holidays(m.forwardHolidays as HolidayRule[])), events
+		method, calendar, events, sort: chain.at(-1)!.sort, others
 	};
 }
 
-function checkEvent(book: string, event: BookEvent): void {
+function checkEvent(book: string, event: BookEvent, method: Method): void {
 	const questions = new Map(event.questions.map((q) => [q.id, q]));
 	const where = (rule: string) => `${book}: ${event.text} / ${rule}`;
 	for (const q of event.questions) if (q.kind === 'choice' && (q.options?.length ?? 0) < 2) throw new BookError(`${where(q.ask)}: a choice needs two options`);
@@ -211,6 +274,7 @@ function checkEvent(book: string, event: BookEvent): void {
 	const visit = (rule: Rule, e: Expression): void => {
 		if (e.kind === 'choose') return e.of.forEach((x) => visit(rule, x));
 		if (e.kind === 'count' && e.of) visit(rule, e.of);
+		if (e.kind === 'count') for (const way of Object.keys(e.adds ?? {})) if (!(way in (method.services?.kinds ?? {}))) throw new BookError(`${where(rule.title)}: "${way}" is not a way of service of this book`);
 		if (e.from === 'event') return;
 		if ('answer' in e.from) {
 			if (questions.get(e.from.answer)?.kind !== 'date') throw new BookError(`${where(rule.title)}: there is no question for a date "${e.from.answer}"`);
@@ -226,6 +290,9 @@ function checkEvent(book: string, event: BookEvent): void {
 			for (const [q, a] of Object.entries(w?.answers ?? {}))
 				if (!questions.get(q)?.options?.some((o) => o.id === a)) throw new BookError(`${where(rule.title)}: "${q}" has no answer "${a}"`);
 	}
+	for (const q of event.questions)
+		for (const [other, a] of Object.entries(q.if ?? {})) if (!questions.get(other)?.options?.some((o) => o.id === a)) throw new BookError(`${where(q.ask)}: "${other}" has no answer "${a}"`);
+	if (event.deemedBy !== null && !method.deemed?.kinds[event.deemedBy]) throw new BookError(`${where(event.deemedBy)}: this book knows no such way of service`);
 	const visiting = new Set<string>();
 	const walk = (id: string): void => {
 		if (visiting.has(id)) throw new BookError(`${where(id)}: deadlines hang on one another in a circle`);
@@ -243,7 +310,7 @@ export function needsTime(event: BookEvent): boolean {
 	return event.rules.some((r) => [r.count, ...r.variants.map((v) => v.count)].some(inHours));
 }
 
-/** The calendar of a book with the department's closures. */
+/** The calendar of a book with the department's closures: those of the book itself, and those entered for one under it. */
 export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
-	return book.calendar.with(closures);
+	return book.calendar.with(closures.filter((c) => c.book === undefined || book.layers.includes(c.book)));
 }

@@ -23,14 +23,16 @@ export type CountRequest = {
 	roll?: 'usual' | 'towards' | 'none';
 	/** Switches the short-period rule off. */
 	everyDay?: boolean;
+	/** What a way of service adds here instead of what the method says, and by which rule. */
+	adds?: { kinds: Readonly<Record<string, string | null>>; authority: string };
 	/** What day zero is, for the sentence. */
 	label?: string;
 	/** The day is already the deemed one: no deemed service is worked out again. */
 	deemed?: boolean;
 };
 
-/** A date with the steps that lead to it; `time` (HH:MM) only where the count gives one. */
-export type Counted = { date: PlainDate; time: string | null; trace: Step[] };
+/** A date with the steps that lead to it, worked out when they are asked for; `time` (HH:MM) only where the count gives one. */
+export type Counted = { readonly date: PlainDate; readonly time: string | null; readonly trace: Step[] };
 
 /** A request that cannot be counted, in the user's words. */
 export class CountError extends Error {}
@@ -58,10 +60,11 @@ function inRange(d: DayNumber): DayNumber {
 const named = (d: DayNumber, r: Reason): Named => ({ date: fromDay(d), name: r.name });
 const weekendOnly = (r: Reason) => r.kind === 'saturday' || r.kind === 'sunday';
 
-/** Deemed service (CPR 6.14, 6.26): the day on which a document counts as served. */
-export function deemedDay(method: Method, cal: CourtCalendar, sent: PlainDate, time: number | undefined, service: string): { date: PlainDate; step: Step } {
-	const kind = method.deemed?.kinds[service];
-	if (!method.deemed || !kind) throw new CountError(unknownService(method, service));
+/** Deemed service (CPR 6.14, 6.26): the day on which a document counts as served; `by` is the way whose rule goes for every way. */
+export function deemedDay(method: Method, cal: CourtCalendar, sent: PlainDate, time: number | undefined, service: string, by?: string): { date: PlainDate; step: Step } {
+	const said = method.deemed?.kinds[service];
+	const kind = said && by !== undefined ? method.deemed!.kinds[by] : said;
+	if (!method.deemed || !said || !kind) throw new CountError(unknownService(method, service));
 	const business = (d: DayNumber) => !cal.holiday(d, 1);
 	const next = (d: DayNumber) => {
 		let at = d;
@@ -78,7 +81,7 @@ export function deemedDay(method: Method, cal: CourtCalendar, sent: PlainDate, t
 		on = business(day) && time! < before ? day : next(day + 1);
 	}
 	const date = fromDay(on);
-	return { date, step: { step: 'deemed', sent, time: time === undefined ? null : sayTime(time), date, say: kind.say, authority: kind.authority ?? method.deemed.authority } };
+	return { date, step: { step: 'deemed', sent, time: time === undefined ? null : sayTime(time), date, say: said === kind ? kind.say : `${said.say}, ${kind.say}`, authority: kind.authority ?? method.deemed.authority } };
 }
 
 function unknownService(method: Method, service: string): string {
@@ -86,152 +89,161 @@ function unknownService(method: Method, service: string): string {
 	return known.length ? `"${service}" is not a way of service here: choose ${known.join(', ')}` : 'this rulebook adds nothing for service: leave it out';
 }
 
+/** Where each part of a count ended, in day numbers: all the arithmetic there is. `explain` makes the steps from it. */
+type Path = { deemed: Step | null; from: PlainDate; zero: DayNumber; end: DayNumber; time: string | null; short: boolean; clear: boolean; ext: Extension | null; first: DayNumber; extended: DayNumber; last: DayNumber; rolls: boolean };
+
 /** Counts. Throws CountError where the request makes no sense. */
 export function count(method: Method, cal: CourtCalendar, req: CountRequest): Counted {
-	const { sign, unit } = req.amount;
-	const act = req.act ?? 'file';
-	const roll = req.roll ?? 'usual';
-	const dayWord = method.dayWord;
-	const trace: Step[] = [];
-	let from = req.from;
+	return new Walked(method, cal, req, walk(method, cal, req));
+}
 
+class Walked implements Counted {
+	readonly date: PlainDate;
+	readonly time: string | null;
+	readonly #of: { method: Method; cal: CourtCalendar; req: CountRequest; path: Path };
+	#trace: Step[] | undefined;
+	constructor(method: Method, cal: CourtCalendar, req: CountRequest, path: Path) {
+		this.date = fromDay(path.last);
+		this.time = path.time;
+		this.#of = { method, cal, req, path };
+	}
+	get trace(): Step[] {
+		return (this.#trace ??= explain(this.#of.method, this.#of.cal, this.#of.req, this.#of.path));
+	}
+}
+
+function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
+	const { sign, n, unit } = req.amount;
+	const office = (req.act ?? 'file') === 'file';
+	let from = req.from;
+	let deemed: Step | null = null;
 	if (req.service !== undefined && method.deemed && !req.deemed) {
 		if (unit === 'h') throw new CountError('hours cannot be counted from a deemed day of service');
 		const d = deemedDay(method, cal, from, req.time, req.service);
-		trace.push(d.step);
+		deemed = d.step;
 		from = d.date;
 	} else if (req.service !== undefined && !method.deemed && !method.services?.kinds[req.service]) {
 		throw new CountError(unknownService(method, req.service));
 	}
 	if (unit === 'h' && req.time === undefined) throw new CountError('a count in hours needs a time (HH:MM)');
 
-	const zero = toDay(from);
-	const zeroStep: Step = { step: 'zero', date: from, time: unit === 'h' ? sayTime(req.time!) : null };
-	if (req.label !== undefined) zeroStep.label = req.label;
-	trace.push(zeroStep);
-
 	// 1. The period itself.
-	const last = period(method, cal, req, zero, act, trace);
-	let at = last.day;
+	const zero = toDay(from);
+	const clear = method.clearDays && sign === -1 && n > 0 && (unit === 'd' || unit === 'w' || unit === 'cd');
+	const short = unit === 'd' && !req.everyDay && method.short !== undefined && n > 0 && (method.short.exactly !== undefined ? n === method.short.exactly : n <= method.short.upTo!);
+	let time: string | null = null;
+	let end: DayNumber;
+	if (unit === 'h') {
+		const clock = clockAt(instantOf(from, req.time!, method.zone) + sign * n * 3_600_000, method.zone);
+		end = inRange(toDay(clock.date));
+		time = sayTime(clock.minutes);
+	} else if (unit === 'm' || unit === 'y') end = inRange(addMonths(zero, sign * n * (unit === 'y' ? 12 : 1)));
+	else if (unit === 'cd' || short) end = inRange(cal.nth(zero, n + (clear ? 1 : 0), sign, office && !short));
+	else end = inRange(zero + sign * ((unit === 'w' ? 7 * n : n) + (clear ? 1 : 0)));
 
 	// 2. Service and roll.
-	const ext = extension(method, req, trace);
-	const days = act === 'file' ? (d: DayNumber) => cal.closed(d, sign) : (d: DayNumber) => cal.holiday(d, sign);
-	const way: Direction = roll === 'towards' ? 1 : sign;
-	const rolls = roll !== 'none' && !(unit === 'h' && method.family === 'agency');
+	const way: Direction = req.roll === 'towards' ? 1 : sign;
+	const rolls = req.roll !== 'none' && !(unit === 'h' && method.family === 'agency');
+	const ext = extension(method, req);
 	// Before an extension is added "after the period would otherwise expire", an inaccessible office is not on the last day.
-	if (ext?.when === 'after-roll' && rolls) at = rollFrom(method, cal, at, way, (d) => cal.holiday(d, sign), trace, act);
-	if (ext) at = extend(cal, at, sign, ext, act, dayWord, trace);
-	if (rolls) at = rollFrom(method, cal, at, way, days, trace, act);
-	else {
-		const closed = cal.closed(at, sign);
-		if (closed && !(unit === 'h' && method.family === 'agency')) trace.push({ step: 'stays', date: fromDay(at), name: closed.name });
-	}
-	return { date: fromDay(at), time: last.time, trace };
+	const first = ext?.when === 'after-roll' && rolls ? rollTo(cal, end, way, sign, false) : end;
+	const extended = !ext ? first : ext.unit === 'd' ? inRange(first + sign * ext.n) : inRange(cal.nth(first, ext.n, sign, office));
+	return { deemed, from, zero, end, time, short, clear, ext, first, extended, last: rolls ? rollTo(cal, extended, way, sign, office) : extended, rolls };
 }
 
-function period(method: Method, cal: CourtCalendar, req: CountRequest, zero: DayNumber, act: 'file' | 'serve', trace: Step[]): { day: DayNumber; time: string | null } {
+/** From a day on (or back) to the first that is not shut; the direction of the count says which holidays there are. */
+function rollTo(cal: CourtCalendar, from: DayNumber, way: Direction, sign: Direction, office: boolean): DayNumber {
+	let at = from;
+	while (cal.shut(at, sign, office)) at = inRange(at + way);
+	return at;
+}
+
+/** The steps of a count that was walked: the same days, named. */
+function explain(method: Method, cal: CourtCalendar, req: CountRequest, p: Path): Step[] {
 	const { sign, n, unit } = req.amount;
-	const from = fromDay(zero);
-	const skipped: Named[] = [];
-	const inside: Named[] = [];
-	let weekends = 0;
-	let to = zero;
-	let time: string | null = null;
-	const clear = method.clearDays && sign === -1 && n > 0 && (unit === 'd' || unit === 'w' || unit === 'cd');
-	const isShort = unit === 'd' && !req.everyDay && method.short !== undefined && n > 0 && (method.short.exactly !== undefined ? n === method.short.exactly : n <= method.short.upTo!);
-	const walk = (days: number, closed: (d: DayNumber) => Reason | undefined) => {
-		for (let left = days; left > 0; ) {
-			to = inRange(to + sign);
-			const reason = closed(to);
-			if (!reason) left--;
-			else if (weekendOnly(reason)) weekends++;
-			else skipped.push(named(to, reason));
+	const act = req.act ?? 'file';
+	const dayWord = method.dayWord;
+	const way: Direction = req.roll === 'towards' ? 1 : sign;
+	const trace: Step[] = p.deemed ? [p.deemed] : [];
+	const why = (d: DayNumber, office: boolean) => (office ? cal.closed(d, sign) : cal.holiday(d, sign));
+	const zero: Step = { step: 'zero', date: p.from, time: unit === 'h' ? sayTime(req.time!) : null };
+	if (req.label !== undefined) zero.label = req.label;
+	trace.push(zero);
+
+	const jumped = (from: DayNumber, to: DayNumber, office: boolean) => {
+		const skipped: Named[] = [];
+		let weekends = 0;
+		for (let d = from + sign; d !== to + sign && from !== to; d += sign) {
+			const reason = why(d, office);
+			if (reason && weekendOnly(reason)) weekends++;
+			else if (reason) skipped.push(named(d, reason));
 		}
+		return { skipped, weekends };
 	};
-	if (unit === 'h') {
-		const end = clockAt(instantOf(from, req.time!, method.zone) + sign * n * 3_600_000, method.zone);
-		to = inRange(toDay(end.date));
-		time = sayTime(end.minutes);
-	} else if (unit === 'm' || unit === 'y') to = inRange(addMonths(zero, sign * n * (unit === 'y' ? 12 : 1)));
-	else if (unit === 'cd') walk(n + (clear ? 1 : 0), act === 'file' ? (d) => cal.closed(d, sign) : (d) => cal.holiday(d, sign));
-	else if (isShort) walk(n + (clear ? 1 : 0), (d) => cal.holiday(d, sign));
-	else {
-		to = inRange(zero + sign * ((unit === 'w' ? 7 * n : n) + (clear ? 1 : 0)));
-		for (let d = zero + sign; d !== to && to !== zero; d += sign) {
-			if (Math.abs(to - d) > 400) break; // years of holidays are not worth naming
+	const byOpenDays = unit === 'cd' || p.short;
+	const { skipped, weekends } = byOpenDays ? jumped(p.zero, p.end, act === 'file' && !p.short) : { skipped: [], weekends: 0 };
+	const inside: Named[] = [];
+	if (!byOpenDays && (unit === 'd' || unit === 'w'))
+		for (let d = p.zero + sign; d !== p.end && p.end !== p.zero; d += sign) {
+			if (Math.abs(p.end - d) > 400) break; // years of holidays are not worth naming
 			const reason = isWeekend(d) ? undefined : cal.holiday(d, sign);
 			if (reason) inside.push(named(d, reason));
 		}
-	}
-	const closed = (act === 'file' ? cal.closed(to, sign) : cal.holiday(to, sign))?.name ?? null;
-	const step: Step = { step: 'counted', n: unit === 'w' && clear ? n * 7 : n, unit, direction: sign, from, to: fromDay(to), inside, skipped, weekends, closed, dayWord: method.dayWord };
-	if (time !== null) step.toTime = time;
-	if (isShort) step.short = method.short!.authority;
-	if (clear) step.clear = true;
+	const step: Step = { step: 'counted', n: unit === 'w' && p.clear ? n * 7 : n, unit, direction: sign, from: p.from, to: fromDay(p.end), inside, skipped, weekends, closed: why(p.end, act === 'file')?.name ?? null, dayWord };
+	if (p.time !== null) step.toTime = p.time;
+	if (p.short) step.short = method.short!.authority;
+	if (p.clear) step.clear = true;
 	trace.push(step);
-	if (isShort && method.short!.cautious) trace.push({ step: 'cautious', text: 'weekends and holidays inside so short a period are left out in both directions.' });
-	return { day: to, time };
+	if (p.short && method.short!.cautious) trace.push({ step: 'cautious', text: 'weekends and holidays inside so short a period are left out in both directions.' });
+
+	const note = serviceNote(method, req);
+	if (note) trace.push(note);
+	if (p.ext && p.first !== p.end) trace.push(...rolled(method, cal, p.end, p.first, way, sign, act, false));
+	if (p.ext) {
+		const e = p.ext;
+		trace.push({ step: 'service', say: e.say, n: e.n, unit: e.unit, direction: sign, from: fromDay(p.first), to: fromDay(p.extended), ...(e.unit === 'cd' ? jumped(p.first, p.extended, act === 'file') : { skipped: [], weekends: 0 }), authority: e.authority, when: e.when, closed: why(p.extended, act === 'file')?.name ?? null, dayWord });
+	}
+	if (p.last !== p.extended) trace.push(...rolled(method, cal, p.extended, p.last, way, sign, act, act === 'file'));
+	if (!p.rolls) {
+		const closed = cal.closed(p.last, sign);
+		if (closed && !(unit === 'h' && method.family === 'agency')) trace.push({ step: 'stays', date: fromDay(p.last), name: closed.name });
+	}
+	return trace;
 }
 
 type Extension = { say: string; n: number; unit: 'd' | 'cd'; when: 'after-roll' | 'before-roll'; authority: string };
 
-function extension(method: Method, req: CountRequest, trace: Step[]): Extension | undefined {
+/** What the way of service adds to this count, or null. */
+function extension(method: Method, req: CountRequest): Extension | null {
 	const s = method.services;
-	if (req.service === undefined || !s) return undefined;
+	if (req.service === undefined || !s || req.extends === false) return null;
 	const kind = s.kinds[req.service]!;
-	if (req.extends === false) {
-		if (kind.add !== null) trace.push({ step: 'no-service', text: `Service ${kind.say} adds nothing to this date.` });
-		return undefined;
-	}
-	if (kind.add === null) {
-		trace.push({ step: 'no-service', text: `Service ${kind.say} adds nothing (${s.authority}).` });
-		return undefined;
-	}
-	if (req.amount.sign === -1) {
-		if (s.backward === 'none') {
-			trace.push({ step: 'no-service', text: `Service ${kind.say} adds nothing to a count backwards (${s.authority}).` });
-			return undefined;
-		}
-		if (s.cautiousBackward) trace.push({ step: 'cautious', text: 'the notice is lengthened by the same days.' });
-	}
-	const unit = kind.add.endsWith('cd') ? 'cd' : 'd';
-	return { say: kind.say, n: Number.parseInt(kind.add, 10), unit, when: s.added, authority: s.authority };
+	const own = req.adds && req.service in req.adds.kinds;
+	const add = own ? req.adds!.kinds[req.service]! : kind.add;
+	if (add === null || (req.amount.sign === -1 && s.backward === 'none')) return null;
+	return { say: kind.say, n: Number.parseInt(add, 10), unit: add.endsWith('cd') ? 'cd' : 'd', when: s.added, authority: own ? req.adds!.authority : s.authority };
 }
 
-function extend(cal: CourtCalendar, at: DayNumber, sign: Direction, ext: Extension, act: 'file' | 'serve', dayWord: string, trace: Step[]): DayNumber {
-	const closed = act === 'file' ? (d: DayNumber) => cal.closed(d, sign) : (d: DayNumber) => cal.holiday(d, sign);
-	const skipped: Named[] = [];
-	let weekends = 0;
-	let to = at;
-	if (ext.unit === 'd') to = inRange(at + sign * ext.n);
-	else
-		for (let left = ext.n; left > 0; ) {
-			to = inRange(to + sign);
-			const reason = closed(to);
-			if (!reason) left--;
-			else if (weekendOnly(reason)) weekends++;
-			else skipped.push(named(to, reason));
-		}
-	trace.push({
-		step: 'service', say: ext.say, n: ext.n, unit: ext.unit, direction: sign, from: fromDay(at), to: fromDay(to),
-		skipped, weekends, authority: ext.authority, when: ext.when, closed: closed(to)?.name ?? null, dayWord
-	});
-	return to;
+/** What is said of service beside the days it adds. */
+function serviceNote(method: Method, req: CountRequest): Step | null {
+	const s = method.services;
+	if (req.service === undefined || !s) return null;
+	const { say, add } = s.kinds[req.service]!;
+	const adds = req.adds && req.service in req.adds.kinds ? req.adds.kinds[req.service]! : add;
+	if (req.extends === false) return add === null ? null : { step: 'no-service', text: `Service ${say} adds nothing to this date.` };
+	if (adds === null) return { step: 'no-service', text: `Service ${say} adds nothing (${s.authority}).` };
+	if (req.amount.sign === 1) return null;
+	if (s.backward === 'none') return { step: 'no-service', text: `Service ${say} adds nothing to a count backwards (${s.authority}).` };
+	return s.cautiousBackward ? { step: 'cautious', text: 'the notice is lengthened by the same days.' } : null;
 }
 
-function rollFrom(method: Method, cal: CourtCalendar, at: DayNumber, way: Direction, closed: (d: DayNumber) => Reason | undefined, trace: Step[], act: 'file' | 'serve'): DayNumber {
-	let to = at;
+function rolled(method: Method, cal: CourtCalendar, from: DayNumber, to: DayNumber, way: Direction, sign: Direction, act: 'file' | 'serve', office: boolean): Step[] {
 	const over: Named[] = [];
-	for (let reason = closed(to); reason; reason = closed(to)) {
-		over.push(named(to, reason));
-		to = inRange(to + way);
-	}
-	if (to === at) return at;
-	const office = act === 'file' && method.office && over.some((o) => cal.closed(toDay(o.date), way)?.kind === 'office');
-	trace.push({ step: 'rolled', from: fromDay(at), to: fromDay(to), over, direction: way, authority: office ? method.office! : way === 1 ? method.roll.forward : method.roll.backward, dayWord: method.dayWord });
-	if (way === -1 && method.roll.cautiousBackward) trace.push({ step: 'cautious', text: 'the date moves back rather than on.' });
-	return to;
+	for (let d = from; d !== to; d += way) over.push(named(d, (office ? cal.closed(d, sign) : cal.holiday(d, sign))!));
+	const byOffice = act === 'file' && method.office && over.some((o) => cal.closed(toDay(o.date), way)?.kind === 'office');
+	const steps: Step[] = [{ step: 'rolled', from: fromDay(from), to: fromDay(to), over, direction: way, authority: byOffice ? method.office! : way === 1 ? method.roll.forward : method.roll.backward, dayWord: method.dayWord }];
+	if (way === -1 && method.roll.cautiousBackward) steps.push({ step: 'cautious', text: 'the date moves back rather than on.' });
+	return steps;
 }
 
 /**
@@ -241,6 +253,8 @@ function rollFrom(method: Method, cal: CourtCalendar, at: DayNumber, way: Direct
 export function nextWeekday(method: Method, cal: CourtCalendar, from: PlainDate, day: number, authority: string): { date: PlainDate; trace: Step[] } {
 	const start = toDay(from);
 	const to = start + (((day - weekday(start) + 6) % 7) + 1);
+	const end = rollTo(cal, to, 1, 1, true);
 	const trace: Step[] = [{ step: 'weekday', from, to: fromDay(to), name: WEEKDAYS[day]!, authority }];
-	return { date: fromDay(rollFrom(method, cal, to, 1, (d) => cal.closed(d, 1), trace, 'file')), trace };
+	if (end !== to) trace.push(...rolled(method, cal, to, end, 1, 1, 'file', true));
+	return { date: fromDay(end), trace };
 }

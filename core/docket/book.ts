@@ -129,7 +129,9 @@ export const bookSchema = z.strictObject({
 	extends: z.string().optional(),
 	/** Whose rules they are. Rules of a court or an agency need two worked examples each. */
 	sort: z.enum(['court', 'agency', 'transaction', 'compliance', 'order']).default('court'),
-	method: z.unknown(),
+	/** Counts as another book does, without its events: for timelines and calendars of the department's own. */
+	counts: z.string().optional(),
+	method: z.unknown().optional(),
 	/** Rules of the book below that do not apply here: `event-id/rule-id`. */
 	off: z.array(z.string()).default([]),
 	/** Rules of the book below that count differently here, each with its own authority. */
@@ -219,7 +221,7 @@ function chainOf(files: ReadonlyMap<string, BookFile>, id: string): BookFile[] {
 /** Lays the books over one another and checks that everything named exists. Throws BookError. */
 export function layer(files: ReadonlyMap<string, BookFile>, id: string): Rulebook {
 	const chain = chainOf(files, id);
-	const { method, calendar } = methodOf(id, chain);
+	const { method, calendar } = methodOf(id, [...chain.flatMap((f) => (f.counts ? chainOf(files, f.counts) : [])), ...chain]);
 	const others: Rulebook['others'] = new Map();
 
 	const events = new Map<string, BookEvent>();
@@ -261,7 +263,7 @@ export function layer(files: ReadonlyMap<string, BookFile>, id: string): Ruleboo
 	for (const event of events.values()) checkEvent(id, event, method);
 	return {
 		id, title: chain.at(-1)!.title, short: chain.map((f) => f.short).join(' + '), version: chain.map((f) => f.version).join('+'),
-		reviewed: chain.map((f) => f.reviewed).sort()[0]!, layers: chain.map((f) => f.book),
+		reviewed: chain.map((f) => f.reviewed).sort()[0]!, layers: [...new Set(chain.flatMap((f) => [...(f.counts ? chainOf(files, f.counts).map((x) => x.book) : []), f.book]))],
 		method, calendar, events, sort: chain.at(-1)!.sort, others
 	};
 }

@@ -35,7 +35,14 @@ export type CountRequest = {
 export type Counted = { readonly date: PlainDate; readonly time: string | null; readonly trace: Step[] };
 
 /** A request that cannot be counted, in the user's words. */
-export class CountError extends Error {}
+export class CountError extends Error {
+	/** The question whose answer is at fault, or "service". */
+	readonly about: string | undefined;
+	constructor(message: string, about?: string) {
+		super(message);
+		this.about = about;
+	}
+}
 
 const AMOUNT = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/;
 const MOST: Record<Unit, number> = { d: 40_000, cd: 20_000, w: 5_000, m: 1_200, y: 100, h: 876_000 };

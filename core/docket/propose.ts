@@ -62,7 +62,7 @@ export function propose(book: Rulebook, input: EventInput): { deadlines: Proposa
 	const cal = calendarOf(book, input.closures ?? []);
 	checkAnswers(event, input);
 	const known = book.method.deemed?.kinds ?? book.method.services?.kinds ?? {};
-	if (input.service !== undefined && !(input.service in known)) throw new CountError(`"${input.service}" is not a way of service here: choose ${Object.keys(known).join(', ') || 'none'}`);
+	if (input.service !== undefined && !(input.service in known)) throw new CountError(`"${input.service}" is not a way of service here: choose ${Object.keys(known).join(', ') || 'none'}`, 'service');
 	if (input.time !== undefined && parseTime(input.time) === undefined) throw new CountError(`"${input.time}" is not a time: write HH:MM`);
 
 	let base = input.date;
@@ -99,15 +99,15 @@ function checkAnswers(event: BookEvent, { answers, date }: EventInput): void {
 		const q = event.questions.find((x) => x.id === id);
 		if (!q) throw new CountError(`"${id}" is not a question of this event${event.questions.length ? `; it asks ${event.questions.map((x) => x.id).join(', ')}` : ''}`);
 		if (value === '') continue;
-		if (q.kind === 'date' && !parseDate(value)) throw new CountError(`"${value}" is not a date that exists: ${q.ask}`);
-		if (q.kind === 'choice' && !q.options!.some((o) => o.id === value)) throw new CountError(`"${value}" is not an answer to "${q.ask}": choose ${q.options!.map((o) => o.id).join(', ')}`);
-		if (q.must === 'not-after-event' && value > date) throw new CountError(`"${q.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`);
-		if (q.must === 'not-before-event' && value < date) throw new CountError(`"${q.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`);
+		if (q.kind === 'date' && !parseDate(value)) throw new CountError(`"${value}" is not a date that exists: ${q.ask}`, id);
+		if (q.kind === 'choice' && !q.options!.some((o) => o.id === value)) throw new CountError(`"${value}" is not an answer to "${q.ask}": choose ${q.options!.map((o) => o.id).join(', ')}`, id);
+		if (q.must === 'not-after-event' && value > date) throw new CountError(`"${q.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`, id);
+		if (q.must === 'not-before-event' && value < date) throw new CountError(`"${q.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`, id);
 		for (const [other, wanted] of Object.entries(q.if ?? {})) {
 			const o = asked(other);
 			const say = (v: string) => o.options!.find((x) => x.id === v)?.say ?? v;
 			const given = answers[other] || o.options![0]!.id;
-			if (given !== wanted) throw new CountError(`The answers contradict each other: "${q.ask}" is answered, but "${o.ask}" is "${say(given)}", not "${say(wanted)}".`);
+			if (given !== wanted) throw new CountError(`The answers contradict each other: "${q.ask}" is answered, but "${o.ask}" is "${say(given)}", not "${say(wanted)}".`, id);
 		}
 	}
 }

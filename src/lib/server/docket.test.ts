@@ -41,8 +41,8 @@ describe('the docket', () => {
 		assert.match(bad(enter({ date: '2026-12-09' })).date!, /has not come yet/);
 		assert.match(bad(enter({ date: '2010-12-09' })).date!, /more than a year before the matter was opened/);
 		assert.match(bad(enter({ eventKey: 'landing-on-the-moon' })).eventKey!, /Choose what happened/);
-		assert.match(bad(enter({ service: 'pigeon' })).eventKey!, /not a way of service/);
-		assert.match(bad(enter({ answers: { defendant: 'martian' } })).eventKey!, /not an answer/);
+		assert.match(bad(enter({ service: 'pigeon' })).service!, /not a way of service/);
+		assert.match(bad(enter({ answers: { defendant: 'martian' } }))['answer-defendant']!, /not an answer/);
 		assert.match(bad(enter({ docket: ['no-such-rule'] }))['']!, /Look at them again/);
 		assert.equal(h.db.prepare<[], { n: number }>('SELECT (SELECT count(*) FROM event) + (SELECT count(*) FROM deadline) AS n').get()!.n, 0);
 		assert.equal(h.db.prepare<[], { n: number }>("SELECT count(*) AS n FROM audit WHERE action = 'enter event'").get()!.n, 0);

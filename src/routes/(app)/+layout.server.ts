@@ -21,6 +21,6 @@ export function load(event) {
 		today: w.clock.today(), zone: settings().zone,
 		timers: inside ? timers(w, me) : [],
 		kinds: inside ? kinds(w) : [], near: inside ? near(w, me) : [], newRequests: may(me.role, 'request.triage') ? openRequests(w) : 0,
-		units: inside || may(me.role, 'request.own') ? units(w) : [], staff: inside ? department(w) : [], books: inside ? matterBooks() : []
+		units: inside || may(me.role, 'request.own') ? units(w) : [], staff: inside ? department(w) : [], books: inside ? matterBooks(w) : []
 	};
 }

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { date as plain, sayDate } from '#core/dates/plain.ts';
 import { calendarOf } from '#core/docket/book.ts';
 import { command, NotFound, Refused, staffOf } from '../command.ts';
-import { rulebook } from '../docket/books.ts';
-import { closuresOf, hangingDue } from '../docket/commands.ts';
+import { bookFor } from '../docket/books.ts';
+import { closuresOf, hangingDue, plainDays } from '../docket/shared.ts';
 import { id, maybeDay, maybeId, text } from '../fields.ts';
 import { newId } from '../ids.ts';
 import { queueMail, theMatter } from '../trust/scope.ts';
@@ -31,7 +31,7 @@ export const addTask = command({
 			const d = ctx.db.prepare<[string, string], { title: string; date: string; book: string; state: string }>('SELECT title, date, book, state FROM deadline WHERE id = ? AND matter_id = ?').get(t.deadlineId, m.id);
 			if (!d) throw new NotFound('date');
 			if (d.state !== 'docketed' && d.state !== 'proposed') throw new Refused('That date is settled already: choose one that is open.', 'deadlineId');
-			const book = rulebook(d.book);
+			const book = d.book ? bookFor(ctx, m.id, d.book) : plainDays(ctx);
 			due = hangingDue(book, calendarOf(book, closuresOf(ctx, book)), plain(d.date), days!, unit!);
 			said = ` due ${sayDate(plain(due))}, ${days} ${unit === 'cd' ? (days === 1 ? 'court day' : 'court days') : days === 1 ? 'day' : 'days'} before “${d.title}”`;
 		}

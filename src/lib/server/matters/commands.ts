@@ -73,7 +73,7 @@ export const editMatter = command({
 		}
 		if (fields.rulebook !== undefined && (fields.rulebook || null) !== m.rulebook) {
 			const book = fields.rulebook || null;
-			if (book !== null && !matterBooks().some((b) => b.id === book)) throw new Refused('There is no such rulebook.', 'rulebook');
+			if (book !== null && !matterBooks(ctx).some((b) => b.id === book)) throw new Refused('There is no such rulebook.', 'rulebook');
 			if (m.rulebook !== null && ctx.db.prepare('SELECT 1 FROM event WHERE matter_id = ?').get(m.id)) throw new Refused('Dates were counted under the rulebook: it cannot be changed any more.', 'rulebook');
 			ctx.db.prepare('UPDATE matter SET rulebook = ? WHERE id = ?').run(book, m.id);
 			note('rulebook', m.rulebook ?? '', book ?? '');
@@ -118,7 +118,7 @@ function sayField(ctx: Ctx, k: string, v: string): string {
 	if (k === 'unit') return name('SELECT name FROM business_unit WHERE id = ?');
 	if (k === 'responsible') return name('SELECT name FROM staff WHERE id = ?');
 	if (k === 'kind') return name('SELECT name FROM kind WHERE id = ?');
-	if (k === 'rulebook') return matterBooks().find((b) => b.id === v)?.title ?? v;
+	if (k === 'rulebook') return matterBooks(ctx).find((b) => b.id === v)?.title ?? v;
 	if (v.startsWith('per_')) return name('SELECT name FROM person WHERE id = ?');
 	if (k.startsWith('group:')) { const n = (JSON.parse(v) as unknown[]).length; return `${n} ${n === 1 ? 'row' : 'rows'}: ${(JSON.parse(v) as Record<string, string>[]).map((r) => Object.values(r).join(', ')).join('; ')}`; }
 	return v;

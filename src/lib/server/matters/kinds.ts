@@ -7,7 +7,7 @@ import { kindFaults, kindSchema, keyFrom, type Kind } from '#core/matters/kind.t
 import { command, Refused, type Staff, type World } from '../command.ts';
 import { visible } from '../trust/scope.ts';
 import { flag, id, text } from '../fields.ts';
-import { rulebooks } from '../docket/books.ts';
+import { booksIn } from '../docket/books.ts';
 
 const folder = () => join(process.env.KITE_HOME ?? process.cwd(), 'kinds');
 const ORDER = ['litigation', 'employment', 'regulatory', 'agreement', 'real-estate', 'trademark', 'corporate', 'data-incident', 'claims'];
@@ -49,7 +49,7 @@ function checked(w: World, body: unknown): Kind {
 	const faults = kindFaults(body);
 	if (faults.length) throw new Refused(faults[0]!.say, faults[0]!.path);
 	const k = kindSchema.parse(body);
-	if (k.rulebook !== null && !rulebooks().some((b) => b.id === k.rulebook && b.events.size > 0)) throw new Refused('There is no such rulebook.', 'rulebook');
+	if (k.rulebook !== null && !booksIn(w).some((b) => b.id === k.rulebook && b.events.size > 0)) throw new Refused('There is no such rulebook.', 'rulebook');
 	for (const s of k.split) if (!w.db.prepare('SELECT 1 FROM business_unit WHERE id = ?').get(s.unit)) throw new Refused('The split names a business unit that is not there.', 'split');
 	return { ...k, ladder: [...new Set(k.ladder)].sort((a, b) => b - a) };
 }

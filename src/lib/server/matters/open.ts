@@ -4,8 +4,8 @@ import { fold } from '#core/people/names.ts';
 import { addDays, date as plain } from '#core/dates/plain.ts';
 import { proposeTitle, sayFact } from '#core/matters/kind.ts';
 import { WHOLE } from '#core/money/cents.ts';
-import { command, NotFound, Refused, staffOf, type Ctx, type Scribe } from '../command.ts';
-import { rulebooks } from '../docket/books.ts';
+import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type World } from '../command.ts';
+import { booksIn } from '../docket/books.ts';
 import { fileDocument } from '../documents/commands.ts';
 import { flag, maybeId, maybeText } from '../fields.ts';
 import { newId } from '../ids.ts';
@@ -24,14 +24,13 @@ function nextNumber(ctx: Ctx, year: number): string {
 }
 
 /** Rulebooks with events: those a matter can stand under. */
-export const matterBooks = (): { id: string; title: string; short: string; reviewed: string }[] =>
-	rulebooks().filter((b) => b.events.size > 0).map((b) => ({ id: b.id, title: b.title, short: b.short, reviewed: b.reviewed }));
-export const rulebookField = z.string().nullish().transform((s) => s || null).refine((s) => s === null || matterBooks().some((b) => b.id === s), 'There is no such rulebook.');
+export const matterBooks = (w: World): { id: string; title: string; short: string; reviewed: string }[] =>
+	booksIn(w).filter((b) => b.events.size > 0).map((b) => ({ id: b.id, title: b.title, short: b.short, reviewed: b.reviewed }));
 export const TITLE = 500;
 
 const opening = z.object({
 	kind: z.string(), title: maybeText('The title', TITLE), unitId: maybeText('The business unit', 60), responsibleId: maybeText('The lawyer', 60),
-	opponentId: maybeId, opponentName: maybeText('The name', 200), opponentKind: z.enum(['person', 'organization']).nullish(), rulebook: rulebookField, restricted: flag, priority: z.enum(['high', 'normal', 'low']).default('normal'),
+	opponentId: maybeId, opponentName: maybeText('The name', 200), opponentKind: z.enum(['person', 'organization']).nullish(), rulebook: z.string().max(60).nullish().transform((s) => s || null), restricted: flag, priority: z.enum(['high', 'normal', 'low']).default('normal'),
 	facts: z.record(z.string(), z.string()).default({}), requestId: maybeId
 });
 type Opening = z.output<typeof opening>;
@@ -52,6 +51,7 @@ function open(ctx: Ctx, m: Opening, scribe: Scribe, openedOn?: string): { matter
 	if (m.title === '' && kind.title === '') wrong.title = 'The title is missing.';
 	if (!ctx.db.prepare('SELECT 1 FROM business_unit WHERE id = ?').get(m.unitId)) wrong.unitId = 'Choose a business unit.';
 	if (!lawyer) wrong.responsibleId = 'Choose the responsible lawyer.';
+	if (m.rulebook !== null && !matterBooks(ctx).some((b) => b.id === m.rulebook)) wrong.rulebook = 'There is no such rulebook.';
 	const [first] = Object.entries(wrong);
 	if (first || !lawyer) throw new Refused(first![1], first![0], wrong);
 	const matterId = newId('mat');

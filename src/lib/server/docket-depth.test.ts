@@ -1,0 +1,362 @@
+import assert from 'node:assert/strict';
+import { beforeEach, describe, it } from 'node:test';
+import { stringify } from 'yaml';
+import { date } from '#core/dates/plain.ts';
+import { addTask } from './agenda/commands.ts';
+import { booksIn, bookIn, rulebook, shelf, stale } from './docket/books.ts';
+import { bookEffects, bookList, bookYaml, checkBook } from './docket/bookshelf.ts';
+import { closureEffects, effects, sayEffects, waitingChanges } from './docket/changes.ts';
+import {
+	addClosure, addDate, answerReturn, checkDeadline, decideChanges, docketDeadline, dropClosure, dropLeave, editDeadline, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, movesOf, newTimeline, returnDeadline, saveBook, setLeave, setMatterBook
+} from './docket/commands.ts';
+import { orderEffects, ordersOf, readOrder } from './docket/orders.ts';
+import { checkItem, dateDocuments, docket, docketDays, matterDocket, horizon } from './docket/queries.ts';
+import { store, uploadDocument } from './documents/commands.ts';
+import { bad, good, newMatter, testHouse, type TestHouse } from './testing.ts';
+
+let h: TestHouse;
+let matterId: string, number: string;
+beforeEach(async () => {
+	h = await testHouse();
+	({ matterId, number } = newMatter(h));
+});
+type Row = { id: string; rule: string; title: string; date: string; state: string; computed: string | null; checked_by: string | null; internal: string | null; version: number; event_id: string; reason: string };
+const row = (title: string, of = matterId) => h.db.prepare<unknown[], Row>('SELECT * FROM deadline WHERE matter_id = ? AND lower(title) LIKE ?').get(of, `${title.toLowerCase()}%`)!;
+const event = (id: string) => h.db.prepare<[string], { version: number; date: string }>('SELECT version, date FROM event WHERE id = ?').get(id)!;
+const mails = (subject: string) => h.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM mail_out WHERE subject LIKE ?').get(`%${subject}%`)!.n;
+/** The dates of law among them; a suggested early warning moves with its date. */
+const legal = <T extends { title: string }>(all: T[]) => all.filter((f) => !f.title.startsWith('Start on'));
+const SUMMONS = 'summons-and-complaint-served-on-a-defendant';
+const summons = (day = '2026-11-09', of = matterId) => good(enterEvent(h.as('okafor'), { matterId: of, eventKey: SUMMONS, date: day, docket: ['answer-or-rule-12-motion'] })).eventId;
+const paper = async (name = 'Order', of = matterId) => good(uploadDocument(h.as('okafor'), { matterId: of, name, folder: 'Internal', mark: '', file: await store(h, 'order.txt', Buffer.from(name)) })).documentId;
+
+describe('a date moved by order or agreement', () => {
+	it('keeps the computed date beside it, links the order, moves its tasks and is checked again', async () => {
+		summons();
+		const d = row('Answer');
+		good(checkDeadline(h.as('castellan'), { deadlineId: d.id }));
+		good(addTask(h.as('okafor'), { matterId, subject: 'Draft', assigneeId: 'stf_okafor', deadlineId: d.id, offsetDays: 3, offsetUnit: 'cd' }));
+		const documentId = await paper();
+		const before = mails('a date moved');
+		good(moveDeadline(h.as('okafor'), { deadlineId: d.id, how: 'order', by: '+14d', reason: 'Stipulated', documentId, version: row('Answer').version }));
+		const now = row('Answer');
+		assert.deepEqual([now.date, now.computed, now.checked_by], ['2026-12-14', '2026-11-30', null]);
+		assert.equal(h.db.prepare<[], { due: string }>("SELECT due FROM task WHERE subject = 'Draft'").get()!.due, '2026-12-09');
+		assert.deepEqual(dateDocuments(h, matterId)[d.id], [{ id: documentId, name: 'Order', role: 'order' }]);
+		assert.equal(mails('a date moved') - before, h.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM matter_member WHERE matter_id = ?').get(matterId)!.n);
+		// Its event moves: the order stands, the computed date changes.
+		const v = movesOf(h, d.event_id, date('2026-11-10')).moves.find((m) => m.deadlineId === d.id)!;
+		assert.deepEqual([v.held, v.to, v.warnings.length], [true, '2026-12-01', 1]);
+		good(moveEvent(h.as('okafor'), { eventId: d.event_id, to: '2026-11-10', reason: 'slip', version: event(d.event_id).version }));
+		assert.deepEqual([row('Answer').date, row('Answer').computed], ['2026-12-14', '2026-12-01']);
+		good(moveDeadline(h.as('okafor'), { deadlineId: d.id, how: 'back', reason: 'Order vacated', version: row('Answer').version }));
+		assert.deepEqual([row('Answer').date, row('Answer').computed], ['2026-12-01', null]);
+	});
+	it('counts court days, takes a plain date, and refuses what is neither', () => {
+		summons();
+		const d = row('Answer');
+		const go = (more: object) => moveDeadline(h.as('okafor'), { deadlineId: d.id, how: 'agreement', reason: 'x', version: row('Answer').version, ...more });
+		assert.match(bad(go({}))['by']!, /Give the days/);
+		assert.match(bad(go({ by: 'soon' }))['by']!, /not a count/);
+		assert.match(bad(go({ to: '2026-11-30' }))['to']!, /the date it has/);
+		assert.match(bad(go({ by: '+1d', version: 99 }))['']!, /Someone else/);
+		assert.match(bad(go({ by: '+1d', documentId: 'doc_none' }))['documentId']!, /document of this matter/);
+		good(go({ by: '-3cd' }));
+		assert.equal(row('Answer').date, '2026-11-24', 'back over Thanksgiving');
+		good(go({ to: '2026-12-05' }));
+		assert.equal(row('Answer').date, '2026-12-05', 'a date by hand is not rolled');
+	});
+});
+
+describe('an internal date and what else belongs to a date', () => {
+	it('is earlier than the legal one, and falls away where that moves before it', () => {
+		const e = summons();
+		const d = row('Answer');
+		const edit = (more: object, version = row('Answer').version) => editDeadline(h.as('okafor'), { deadlineId: d.id, version, ...more });
+		assert.match(bad(edit({ internal: '2026-12-01' }))['internal']!, /after the date itself/);
+		assert.match(bad(edit({ link: 'javascript:alert(1)' }))['link']!, /https/);
+		good(edit({ internal: '2026-11-27', time: '16:30', place: 'Courtroom 4', link: 'https://court.example/room', short: 'Answer', long: 'With counterclaims' }));
+		const v = docket(h, h.staff('okafor'), {}).rows[0]!;
+		assert.deepEqual([v.internal, v.time, v.place, v.short], ['2026-11-27', '16:30', 'Courtroom 4', 'Answer']);
+		const r = edit({ short: 'Mine' }, 1);
+		assert.equal(r.ok === false && r.status, 409, 'the second writer sees the difference');
+		good(moveEvent(h.as('okafor'), { eventId: e, to: '2026-11-02', reason: 'x', version: 1 }));
+		assert.equal(row('Answer').internal, null);
+	});
+	it('keeps a document as proof that it was met', async () => {
+		summons();
+		const documentId = await paper('Filed answer');
+		good(meetDeadline(h.as('okafor'), { deadlineId: row('Answer').id, on: '2026-11-20', documentId }));
+		assert.deepEqual(dateDocuments(h, matterId)[row('Answer').id], [{ id: documentId, name: 'Filed answer', role: 'proof' }]);
+		const other = newMatter(h, { title: 'Other' }).matterId;
+		const eventId = summons('2026-11-10', other);
+		assert.ok(eventId);
+		assert.match(bad(meetDeadline(h.as('okafor'), { deadlineId: row('Answer', other).id, on: '2026-11-20', documentId }))['documentId']!, /this matter/);
+	});
+});
+
+describe('the second check', () => {
+	it('shows the event, its source and the count beside a fresh one', async () => {
+		const sourceId = await paper('Proof of service');
+		good(enterEvent(h.as('okafor'), { matterId, eventKey: SUMMONS, date: '2026-11-09', answers: { defendant: 'united-states' }, sourceId, docket: ['answer-or-rule-12-motion'] }));
+		const c = checkItem(h, h.staff('castellan'), row('Answer').id)!;
+		assert.deepEqual([c.eventDate, c.source?.name, c.fresh?.same, c.fresh?.date, c.answers[0]?.answer], ['2026-11-09', 'Proof of service', true, '2027-01-08', 'the United States, its agency or officer']);
+		assert.ok(c.count.strip.length > 5);
+	});
+	it('goes back with a reason where the second person does not agree, and is answered or mended', () => {
+		summons();
+		const id = row('Answer').id;
+		assert.match(bad(returnDeadline(h.as('okafor'), { deadlineId: id, reason: 'x' }))['']!, /yourself/);
+		good(returnDeadline(h.as('castellan'), { deadlineId: id, reason: 'Served by mail, I think' }));
+		assert.equal(mails('does not agree'), 1);
+		assert.equal(docket(h, h.staff('okafor'), {}).rows[0]!.returnedReason, 'Served by mail, I think');
+		assert.match(bad(checkDeadline(h.as('wardle'), { deadlineId: id }))['']!, /returned/);
+		assert.match(bad(answerReturn(h.as('castellan'), { deadlineId: id, words: 'x' }))['']!, /someone else/);
+		good(answerReturn(h.as('okafor'), { deadlineId: id, words: 'Personally, see the proof' }));
+		good(checkDeadline(h.as('castellan'), { deadlineId: id }));
+		good(returnDeadline(h.as('wardle'), { deadlineId: id, reason: 'Wrong year' }));
+		assert.equal(row('Answer').checked_by, null, 'a disagreement takes the check away');
+		good(moveEvent(h.as('okafor'), { eventId: row('Answer').event_id, to: '2026-11-10', reason: 'x', version: 1 }));
+		good(checkDeadline(h.as('wardle'), { deadlineId: id }));
+	});
+});
+
+describe('dates by hand, many at once, several books', () => {
+	it('are docketed without a rule, checked and moved like any other', () => {
+		const { deadlineId } = good(addDate(h.as('okafor'), { matterId, title: 'Mediation statement', date: '2026-12-05', authority: 'Letter of the mediator' }));
+		good(addDate(h.as('okafor'), { matterId, title: 'Second statement', date: '2026-12-09' }));
+		good(addDate(h.as('okafor'), { matterId, what: 'hearing', title: 'Mediation', date: '2026-12-10', time: '09:30', place: 'Pier 3' }));
+		good(checkDeadline(h.as('castellan'), { deadlineId: deadlineId! }));
+		good(moveDeadline(h.as('okafor'), { deadlineId: deadlineId!, how: 'agreement', by: '+2cd', reason: 'x', version: row('Mediation').version }));
+		assert.equal(row('Mediation').date, '2026-12-08');
+		assert.deepEqual(matterDocket(h, h.staff('okafor'), matterId).map((e) => [e.text, e.deadlines.length]).sort(), [['Dates by hand', 2], ['Mediation', 0]]);
+		assert.ok(horizon(h, h.staff('okafor')).some((d) => d.marks.some((x) => x.kind === 'hearing' && x.title.startsWith('Mediation'))));
+		assert.match(bad(moveEvent(h.as('okafor'), { eventId: row('Mediation').event_id, to: '2026-11-20', reason: 'x', version: 1 }))['to']!, /by hand/);
+	});
+	it('are docketed together with one message', () => {
+		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'judgment-entered', date: '2026-11-02', docket: [] }));
+		const ids = h.db.prepare<[], { id: string }>("SELECT id FROM deadline WHERE state = 'proposed' AND suggested = 0").all().map((d) => d.id);
+		const before = mails('dates were docketed');
+		assert.equal(good(docketDeadline(h.as('okafor'), { deadlineIds: ids })).docketed, ids.length);
+		assert.equal(mails('dates were docketed') - before, h.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM matter_member WHERE matter_id = ?').get(matterId)!.n);
+		assert.match(bad(docketDeadline(h.as('okafor'), { deadlineIds: ids }))['']!, /docketed already/);
+	});
+	it('come from a further book of the matter', () => {
+		const go = () => enterEvent(h.as('okafor'), { matterId, eventKey: 'us-appeals|record-filed', date: '2026-11-02', docket: ['appellant-s-brief'] });
+		assert.match(bad(go())['eventKey']!, /Add it first/);
+		assert.match(bad(setMatterBook(h.as('okafor'), { matterId, book: 'us-moon', on: true }))['book']!, /no such/);
+		good(setMatterBook(h.as('okafor'), { matterId, book: 'us-appeals', on: true }));
+		good(go());
+		assert.equal(row("Appellant's brief").date, '2026-12-14', '40 days end on a Saturday');
+		assert.match(bad(setMatterBook(h.as('okafor'), { matterId, book: 'us-appeals', on: false }))['book']!, /it stays/);
+	});
+	it('warn of leave, closures, past days and two hearings at once', () => {
+		const e = summons();
+		good(setLeave(h.as('okafor'), { staffId: 'stf_okafor', from: '2026-11-30', to: '2026-12-04' }));
+		assert.match(bad(setLeave(h.as('okafor'), { staffId: 'stf_wardle', from: '2026-11-30', to: '2026-12-04' }))['staffId']!, /your own/);
+		assert.match(bad(setLeave(h.as('okafor'), { staffId: 'stf_okafor', from: '2026-11-30', to: '2026-11-01' }))['to']!, /before the first/);
+		const of = (to: string) => movesOf(h, e, date(to)).moves.find((m) => m.title.startsWith('Answer'))!.warnings.join(' ');
+		assert.match(of('2026-11-10'), /is away/);
+		assert.match(of('2026-10-05'), /past/);
+		assert.match(of('2026-11-03'), /less than seven/);
+		good(dropLeave(h.as('okafor'), { leaveId: h.db.prepare<[], { id: string }>('SELECT id FROM leave').get()!.id }));
+		assert.doesNotMatch(of('2026-11-10'), /away/);
+		const hearing = good(addDate(h.as('okafor'), { matterId, what: 'hearing', title: 'Status', date: '2026-12-10' })).eventId;
+		good(addDate(h.as('okafor'), { matterId: newMatter(h, { title: 'Same lawyer' }).matterId, what: 'hearing', title: 'Motion', date: '2026-12-11' }));
+		assert.match(movesOf(h, hearing, date('2026-12-11')).warnings.join(), /another hearing that day: Motion, Same lawyer/);
+		assert.match(movesOf(h, hearing, date('2026-12-12')).warnings.join(), /Saturday/);
+	});
+});
+
+describe('a closure', () => {
+	const close = (more: object = {}) => addClosure(h.as('castellan'), { book: 'us-federal', date: '2026-11-30', kind: 'holiday', name: 'National day of mourning', ...more });
+	it('proposes every affected date for change, moves nothing by itself, and is applied or left', () => {
+		summons();
+		assert.deepEqual(legal(closureEffects(h, { book: 'us-federal', date: date('2026-11-30'), kind: 'holiday', name: 'x' })).map((f) => [f.was, f.fresh?.date]), [['2026-11-30', '2026-12-01']]);
+		const r = good(close());
+		assert.equal(r.affected, 2);
+		assert.equal(row('Answer').date, '2026-11-30', 'nothing has moved');
+		const [c] = legal(waitingChanges(h, h.staff('okafor')));
+		assert.deepEqual([c!.was, c!.becomes, c!.cause], ['2026-11-30', '2026-12-01', 'closure']);
+		assert.match(bad(decideChanges(h.as('okafor'), { changeIds: [c!.id], apply: false }))['reason']!, /why/);
+		good(decideChanges(h.as('okafor'), { changeIds: [c!.id], apply: true }));
+		assert.equal(row('Answer').date, '2026-12-01');
+		assert.equal(legal(waitingChanges(h, h.staff('okafor'))).length, 0);
+		assert.match(bad(decideChanges(h.as('okafor'), { changeIds: [c!.id], apply: true }))['']!, /already/);
+		// Taken away again, the dates wait to move back.
+		good(dropClosure(h.as('castellan'), { closureId: h.db.prepare<[], { id: string }>('SELECT id FROM closure').get()!.id, reason: 'Wrong court' }));
+		assert.deepEqual(legal(waitingChanges(h, h.staff('okafor'))).map((x) => x.becomes), ['2026-11-30']);
+	});
+	it('of an office moves only what is filed, and is refused twice, for no court, or by the wrong role', () => {
+		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'interrogatories-served', date: '2026-10-30', docket: ['answers-and-objections'] }));
+		summons('2026-11-09');
+		assert.deepEqual(legal(closureEffects(h, { book: 'us-federal', date: date('2026-11-30'), kind: 'office', name: 'x' })).map((f) => f.title), ['Answer or Rule 12 motion']);
+		assert.equal(legal(closureEffects(h, { book: 'us-federal', date: date('2026-11-30'), kind: 'holiday', name: 'x' })).length, 2);
+		good(close({ kind: 'office' }));
+		assert.match(bad(close({ kind: 'office' }))['date']!, /already/);
+		assert.match(bad(close({ book: 'moon' }))['book']!, /court/);
+		assert.equal(addClosure(h.as('okafor'), { book: 'us-federal', date: '2026-12-01', kind: 'holiday', name: 'x' }).ok, false);
+	});
+	it('reaches restricted matters, but shows them only to those on them', () => {
+		const hidden = newMatter(h, { title: 'Heron', restricted: true });
+		summons('2026-11-09', hidden.matterId);
+		const found = closureEffects(h, { book: 'us-federal', date: date('2026-11-30'), kind: 'holiday', name: 'x' });
+		assert.equal(found.length, 2);
+		assert.equal(sayEffects(h, h.staff('castellan'), found).length, 0);
+		assert.equal(sayEffects(h, h.staff('okafor'), found).length, 2);
+		good(close());
+		assert.equal(waitingChanges(h, h.staff('castellan')).length, 0);
+		assert.equal(waitingChanges(h, h.staff('okafor')).length, 2);
+	});
+	it('leaves met and moved dates where they are', () => {
+		summons();
+		good(moveDeadline(h.as('okafor'), { deadlineId: row('Answer').id, how: 'order', to: '2026-12-10', reason: 'x', version: 1 }));
+		good(close());
+		const [c] = legal(waitingChanges(h, h.staff('okafor')));
+		assert.equal(c!.moved, '2026-12-10');
+		good(decideChanges(h.as('okafor'), { changeIds: [c!.id], apply: true }));
+		assert.deepEqual([row('Answer').date, row('Answer').computed], ['2026-12-10', '2026-12-01']);
+	});
+});
+
+describe('an order laid over the rules', () => {
+	const order = (lines: object[], more: object = {}) => ({ matterId, book: 'us-federal.ca-nd', sort: 'standing order' as const, title: 'Standing order of Judge Sato', dated: '2026-11-10', lines: lines as never, ...more });
+	it('replaces, switches off and adds on its matter only, with the order as the authority', () => {
+		const other = newMatter(h, { title: 'Elsewhere' }).matterId;
+		const enter = (of: string) => good(enterEvent(h.as('okafor'), { matterId: of, eventKey: 'motion-filed', date: '2026-11-02', docket: ['opposition', 'reply'] }));
+		enter(matterId); enter(other);
+		const lines = [{ do: 'replace', event: 'motion-filed', rule: 'opposition', count: '+21d' }, { do: 'off', event: 'motion-filed', rule: 'reply' }, { do: 'add', event: 'motion-filed', title: 'Joint letter', count: '+7d' }];
+		assert.deepEqual(orderEffects(h, h.db.prepare('SELECT * FROM matter WHERE id = ?').get(matterId) as never, readOrder(order(lines))).map((f) => [f.rule, f.was, f.fresh?.date ?? null]), [['opposition', '2026-11-16', '2026-11-23'], ['reply', '2026-11-23', null], ['joint-letter', null, '2026-11-09']]);
+		assert.equal(good(layOrder(h.as('okafor'), order(lines))).affected, 3);
+		good(decideChanges(h.as('okafor'), { changeIds: waitingChanges(h, h.staff('okafor')).map((c) => c.id), apply: true }));
+		assert.deepEqual([row('Opposition').date, row('Reply').state, row('Joint').state], ['2026-11-23', 'vacated', 'proposed']);
+		assert.equal(h.db.prepare<[string], { authority: string }>('SELECT authority FROM deadline WHERE id = ?').get(row('Opposition').id)!.authority, 'Standing order of Judge Sato');
+		assert.deepEqual([row('Opposition', other).date, row('Reply', other).state], ['2026-11-16', 'docketed'], 'another matter under the same book');
+		good(checkDeadline(h.as('castellan'), { deadlineId: row('Opposition').id }));
+		const says = ordersOf(h, h.staff('okafor'), matterId)[0]!;
+		assert.match(says.says.join('; '), /opposition \(motion filed\): \+21d; reply \(motion filed\): switched off; Joint letter \(motion filed\): \+7d, added/);
+		good(endOrder(h.as('okafor'), { orderId: says.id, reason: 'Reassigned' }));
+		assert.deepEqual(waitingChanges(h, h.staff('okafor')).map((c) => [c.title, c.becomes]), [['Joint letter', null], ['Opposition', '2026-11-16']]);
+	});
+	it('refuses what is not a count, an event or a date of the book, line by line', () => {
+		assert.match(bad(layOrder(h.as('okafor'), order([{ do: 'replace', event: 'motion-filed', rule: 'opposition', count: 'soon' }])))['line-0']!, /not a count/);
+		assert.match(bad(layOrder(h.as('okafor'), order([{ do: 'off', event: 'motion-filed', rule: 'opposition' }, { do: 'replace', event: 'motion-filed', rule: 'nothing', count: '+1d' }])))['line-1']!, /Choose which date/);
+		assert.match(bad(layOrder(h.as('okafor'), order([])))['lines']!, /at least one/);
+		assert.match(bad(layOrder(h.as('okafor'), order([{ do: 'off', event: 'motion-filed', rule: 'opposition' }], { book: 'us-appeals' })))['book']!, /does not stand/);
+		assert.equal(h.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM matter_order').get()!.n, 0);
+	});
+});
+
+describe("a book of the department's own", () => {
+	const text = (change: (b: Record<string, unknown>) => void = () => {}) => {
+		const b: Record<string, unknown> = {
+			book: 'own.closing', title: 'Closing', short: 'Closing', version: '1', sort: 'transaction', reviewed: '2026-11-20', counts: 'us-agency',
+			events: [{ event: 'signing', ahead: 'date', deadlines: [{ title: 'deliver the disclosure letter', authority: 'Agreement, 4.2', act: 'serve', count: '-5cd', owner: 'Corporate counsel', examples: [{ date: '2026-12-01', gives: '2026-11-23' }] }] }]
+		};
+		change(b);
+		return stringify(b);
+	};
+	const save = (yaml: string, more: object = {}) => saveBook(h.as('castellan'), { yaml, reason: 'First', ...more });
+	it('is written, used on a matter, changed with every open matter listed, and keeps its versions', () => {
+		good(save(text()));
+		good(setMatterBook(h.as('okafor'), { matterId, book: 'own.closing', on: true }));
+		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'own.closing|signing', date: '2026-12-14', docket: ['deliver-the-disclosure-letter'] }));
+		assert.equal(row('Deliver').date, '2026-12-07');
+		const next = text((b) => { b.version = '2'; ((b.events as { deadlines: { count: string; examples: unknown[] }[] }[])[0]!.deadlines[0]!).count = '-10cd'; ((b.events as { deadlines: { examples: unknown[] }[] }[])[0]!.deadlines[0]!).examples = []; });
+		const c = checkBook(h, next, 'own.closing');
+		assert.deepEqual(bookEffects(h, c).map((f) => [f.was, f.fresh?.date]), [['2026-12-07', '2026-11-30']]);
+		assert.match(bad(save(next, { expect: 'own.closing', base: 0 }))['yaml']!, /Someone else/);
+		assert.match(bad(save(text(), { expect: 'own.closing', base: 1 }))['yaml']!, /name of its own/);
+		good(save(next, { expect: 'own.closing', base: 1, reason: 'Longer notice' }));
+		assert.equal(row('Deliver').date, '2026-12-07', 'nothing has moved');
+		good(decideChanges(h.as('okafor'), { changeIds: waitingChanges(h, h.staff('okafor')).map((x) => x.id), apply: true }));
+		assert.equal(row('Deliver').date, '2026-11-30');
+		assert.equal(bookYaml(h, 'own.closing')!.n, 2);
+		assert.equal(bookYaml(h, 'own.closing', 1)!.yaml, text().trim());
+		assert.throws(() => h.db.exec("UPDATE book_version SET yaml = 'x'"), /never changed/);
+		assert.deepEqual(bookList(h).find((b) => b.id === 'own.closing'), { id: 'own.closing', title: 'Closing', short: 'Closing', sort: 'transaction', version: '2', reviewed: '2026-11-20', stale: null, events: 1, rules: 1, layers: bookIn(h, 'own.closing').layers, own: true, versions: 2, matters: 1 });
+	});
+	it('replaces a shipped book, and every matter under one laid over it is listed', () => {
+		summons();
+		const shippedText = bookYaml(h, 'us-federal')!.yaml;
+		const mine = shippedText.replace('version: "2026-11"', 'version: "2027-01"').replace(/(authority: "Fed\. R\. Civ\. P\. 12\(a\)\(1\)\(A\)\(i\), 12\(a\)\(2\)"\n\s+act: file\n\s+count: )"\+21d"/, '$1"+28d"');
+		assert.notEqual(mine, shippedText);
+		const wrong = checkBook(h, mine, 'us-federal');
+		assert.match(wrong.faults[0]!.say, /the example says/, 'its examples no longer agree');
+		const right = mine.replace(/(title: "answer or Rule 12 motion"[\s\S]*?examples:\n)[\s\S]*?(?=\n {6}- title|\n {4}suggestions|\n {2}- event)/, (_, head: string) => `${head}          - { date: "2026-11-09", gives: "2026-12-07" }\n          - { date: "2026-11-02", gives: "2026-11-30" }`);
+		const c = checkBook(h, right, 'us-federal');
+		assert.deepEqual(c.faults, []);
+		good(save(right, { expect: 'us-federal', reason: 'Rule 12 as amended' }));
+		assert.deepEqual(waitingChanges(h, h.staff('okafor')).filter((x) => x.title.startsWith('Answer')).map((x) => [x.was, x.becomes]), [['2026-11-30', '2026-12-07']]);
+		assert.equal(rulebook('us-federal').version, '2026-11', 'the shipped file is as it was');
+		assert.equal(booksIn(h).find((b) => b.id === 'us-federal.ca-nd')!.version, '2027-01+2026-11');
+	});
+	it('refuses, with the line, what does not hold together', () => {
+		const fault = (yaml: string) => { const f = checkBook(h, yaml).faults; assert.ok(f.length > 0, yaml); bad(save(yaml)); return f[0]!; };
+		const line = (yaml: string, what: string) => yaml.split('\n').findIndex((l) => l.includes(what)) + 1;
+		const y1 = text().replace('authority: Agreement, 4.2', 'authority: ""');
+		assert.deepEqual([fault(y1).line, /needs its authority/.test(fault(y1).say)], [line(y1, 'authority'), true]);
+		const y2 = text().replace('-5cd', 'five days');
+		assert.deepEqual([fault(y2).line, /not a count/.test(fault(y2).say)], [line(y2, 'five days'), true]);
+		const cycle = text((b) => { b.events = [{ event: 'signing', ahead: 'date', deadlines: [{ title: 'one', authority: 'x y z', act: 'serve', count: { count: '+1d', from: { deadline: 'two' } } }, { title: 'two', authority: 'x y z', act: 'serve', count: { count: '+1d', from: { deadline: 'one' } } }] }]; });
+		assert.match(fault(cycle).say, /circle/);
+		assert.match(fault(text((b) => { b.extends = 'own.closing'; delete b.counts; })).say, /circle/);
+		assert.match(fault('book: &a\n  - *a\n').say, /alias/);
+		assert.match(fault('book: [unclosed').say, /./);
+		assert.match(fault(text((b) => { b.sort = 'order'; })).say, /laid over the rules on its matter/);
+		assert.match(fault(text((b) => { (b.events as { deadlines: { examples: unknown[] }[] }[])[0]!.deadlines[0]!.examples = [{ date: '2026-12-01', gives: '2026-11-24' }]; })).say, /the example says 2026-11-24, the count gives 2026-11-23/);
+		assert.match(fault(text((b) => { b.colour = 'red'; })).say, /"colour" is not known here/);
+		assert.match(fault('x'.repeat(400_001)).say, /400 KB/);
+		assert.match(bad(save(text((b) => { b.book = 'us-ca-superior'; })))['yaml']!, /already/);
+		assert.match(bad(save(text((b) => { b.reviewed = '2027-02-01'; })))['yaml']!, /has not come/);
+		assert.equal(h.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM book_version').get()!.n, 0);
+		assert.equal(saveBook(h.as('okafor'), { yaml: text(), reason: 'x' }).ok, false, 'not for counsel');
+	});
+	it('is made from a plain form: an anchor and the days around it', () => {
+		const r = good(newTimeline(h.as('castellan'), { name: 'Annual filings', sort: 'compliance', counts: 'us-agency', anchor: 'Fiscal year ends', rows: [{ title: 'Draft report', count: '+30d', owner: 'Paralegal', authority: '' }, { title: 'File report', count: '+90d', owner: '', authority: 'Ports Code 12' }, { title: '', count: '', owner: '', authority: '' }] }));
+		assert.equal(r.book, 'own.annual-filings');
+		const e = shelf(h).book(r.book).events.get('fiscal-year-ends')!;
+		assert.deepEqual(e.rules.map((x) => [x.title, x.authority, x.owner]), [['Draft report', 'set by the department (Annual filings)', 'Paralegal'], ['File report', 'Ports Code 12', undefined]]);
+		assert.match(bad(newTimeline(h.as('castellan'), { name: 'X', sort: 'compliance', counts: 'us-agency', anchor: 'Anchor', rows: [{ title: 'Draft', count: 'later', owner: '', authority: '' }] }))['row-0']!, /-14d/);
+		assert.equal(good(newTimeline(h.as('castellan'), { name: 'Annual filings', sort: 'compliance', counts: 'us-agency', anchor: 'Anchor day', rows: [{ title: 'Draft', count: '+3d', owner: '', authority: '' }] })).book, 'own.annual-filings-2');
+	});
+	it('says on every date when it was not reviewed for a year', () => {
+		assert.equal(stale({ reviewed: '2025-11-24' }, '2026-11-23'), null);
+		assert.match(stale({ reviewed: '2025-11-23' }, '2026-11-23')!, /more than a year ago/);
+		good(save(text((b) => { b.reviewed = '2025-01-05'; })));
+		good(setMatterBook(h.as('okafor'), { matterId, book: 'own.closing', on: true }));
+		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'own.closing|signing', date: '2026-12-14', docket: ['deliver-the-disclosure-letter'] }));
+		assert.match(docket(h, h.staff('okafor'), {}).rows[0]!.stale!, /2025-01-05/);
+	});
+});
+
+describe('the department docket', () => {
+	it('is filtered by person, unit, kind, court and matter, and ordered by day or by matter', () => {
+		summons();
+		const other = newMatter(h, { title: 'Other', responsibleId: 'stf_wardle', unitId: 'unit_1' });
+		summons('2026-11-02', other.matterId);
+		h.db.prepare("INSERT INTO matter_fact (matter_id, fact, value) VALUES (?, 'court', 'N.D. Cal.') ON CONFLICT DO UPDATE SET value = excluded.value").run(other.matterId);
+		const me = h.staff('castellan');
+		const titles = (f: object) => docket(h, me, f).rows.map((r) => r.matterNumber);
+		assert.deepEqual(titles({}), [other.number, number]);
+		assert.deepEqual(titles({ order: 'matter' }), [number, other.number]);
+		assert.deepEqual(titles({ who: 'stf_wardle' }), [other.number]);
+		assert.deepEqual(titles({ unit: 'unit_1' }), [other.number]);
+		assert.deepEqual(titles({ court: 'N.D. Cal.' }), [other.number]);
+		assert.deepEqual(titles({ matter: number.toLowerCase() }), [number]);
+		assert.deepEqual(titles({ kind: 'agreement' }), []);
+		good(addDate(h.as('okafor'), { matterId, what: 'hearing', title: 'Status', date: '2026-12-10' }));
+		const span = docketDays(h, me, { from: '2026-11-25', to: '2026-12-31' });
+		assert.deepEqual([span.rows.map((r) => r.date), span.hearings.map((x) => x.title)], [['2026-11-30'], ['Status']]);
+	});
+	it('gives the same dates after moving an event away and back', () => {
+		const e = summons();
+		const dates = () => JSON.stringify(h.db.prepare('SELECT rule, date, state FROM deadline ORDER BY rule').all());
+		const before = dates();
+		good(moveEvent(h.as('okafor'), { eventId: e, to: '2026-10-12', reason: 'x', version: 1 }));
+		assert.notEqual(dates(), before);
+		good(moveEvent(h.as('okafor'), { eventId: e, to: '2026-11-09', reason: 'x', version: 2 }));
+		assert.equal(dates(), before);
+		assert.deepEqual(effects(h, { books: shelf(h).ids(), shelf: shelf(h), fresh: true }), [], 'a fresh count of everything changes nothing');
+	});
+});

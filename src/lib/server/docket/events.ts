@@ -1,0 +1,184 @@
+/** Events: what happened or will, the dates they set, and what would follow if they moved. */
+import { z } from 'zod';
+import { date as plain, daysBetween, sayDate, shortDate, type PlainDate } from '#core/dates/plain.ts';
+import type { Rulebook } from '#core/docket/book.ts';
+import { CountError } from '#core/docket/count.ts';
+import { propose, type Left, type Proposal } from '#core/docket/propose.ts';
+import { command, Refused, staffOf, type World } from '../command.ts';
+import { day, flag, id, maybeId, maybeText, maybeTime, text } from '../fields.ts';
+import { newId } from '../ids.ts';
+import { theMatter, type MatterRow } from '../trust/scope.ts';
+import { bookFor, booksOf } from './books.ts';
+import { capital, closuresOf, documentOn, given, insertDeadline, putOn, tasksWith, tell, theEvent, warningsOf, type DeadlineRow, type EventRow, type TaskMove } from './shared.ts';
+
+/** "book|event" names an event of one of the matter's books; the event alone, of its court's. */
+function bookAndEvent(w: World, m: MatterRow, key: string): { book: Rulebook; key: string } {
+	const books = booksOf(w, m);
+	if (books.length === 0) throw new Refused('This matter has no rulebook. Choose one on its overview first.', 'eventKey');
+	const [bookId, event] = key.includes('|') ? (key.split('|') as [string, string]) : [null, key];
+	const book = bookId === null ? (books.find((b) => b.id === m.rulebook) ?? books[0]!) : books.find((b) => b.id === bookId);
+	if (!book) throw new Refused('This matter does not stand under that rulebook. Add it first.', 'eventKey');
+	return { book, key: event };
+}
+
+const httpLink = (what: string) => maybeText(what, 500).refine((s) => s === '' || /^https?:\/\/[^\s]+$/i.test(s), `${what} starts with https://`);
+export const whereFields = { place: maybeText('The place', 200), link: httpLink('The link') };
+const eventFields = {
+	matterId: id('a matter'), eventKey: z.string({ error: 'Choose what happened.' }).min(1, 'Choose what happened.').max(200), date: day('The date'), time: maybeTime, service: maybeText('The service', 40), answers: z.record(z.string(), z.string().max(100)).default({})
+};
+
+/** What an event would set, without saving anything: for the drawer, and inside the command. */
+export function proposals(w: World, m: MatterRow, i: { eventKey: string; date: PlainDate; time: string | null; service: string; answers: Record<string, string>; sure?: boolean | undefined }): { book: Rulebook; key: string; deadlines: Proposal[]; left: Left[] } {
+	const { book, key } = bookAndEvent(w, m, i.eventKey);
+	const event = book.events.get(key);
+	if (!event) throw new Refused('Choose what happened.', 'eventKey');
+	const today = w.clock.today();
+	if (!event.ahead && i.date > today) throw new Refused(`${sayDate(i.date)} has not come yet: this event is entered once it has happened.`, 'date');
+	// Cases begin before the department hears of them, but a year's distance is more often a slip of the pen.
+	if (!i.sure && daysBetween(plain(m.opened_on), i.date) < -366) throw new Refused(`${sayDate(i.date)} is more than a year before the matter was opened. Is the year right?`, 'date');
+	const answers = Object.fromEntries(Object.entries(i.answers).filter(([k, v]) => v !== '' && event.questions.some((q) => q.id === k)));
+	for (const q of event.questions) if (q.kind === 'date' && answers[q.id] !== undefined && !/^\d{4}-\d\d-\d\d$/.test(answers[q.id]!)) throw new Refused(`${answers[q.id]} is not a date that exists.`, `answer-${q.id}`);
+	try {
+		return { book, key, ...propose(book, { event: key, date: i.date, time: i.time ?? undefined, service: event.served && i.service ? i.service : undefined, answers, closures: closuresOf(w, book) }) };
+	} catch (e) {
+		if (e instanceof CountError) throw new Refused(e.message, e.about === 'service' ? 'service' : e.about ? `answer-${e.about}` : /a time/.test(e.message) ? 'time' : 'date');
+		throw e;
+	}
+}
+
+/** Enters an event, keeps all its proposals and dockets the chosen ones. */
+export const enterEvent = command({
+	name: 'enter event',
+	action: 'docket.enter',
+	input: z.object({ ...eventFields, name: maybeText('The name', 120), sure: flag, sourceId: maybeId, ...whereFields, docket: z.array(z.string()).default([]) }),
+	run(ctx, i, scribe) {
+		const m = theMatter(ctx, i.matterId);
+		if (m.status === 'closed') throw new Refused('The matter is closed: its dates are off the calendars. Reopen it first.');
+		const { book, key, deadlines, left } = proposals(ctx, m, i);
+		const event = book.events.get(key)!;
+		if (i.docket.some((r) => !deadlines.some((d) => d.rule === r))) throw new Refused('The proposals have changed since they were shown. Look at them again.', '');
+		const source = documentOn(ctx, m, i.sourceId, 'sourceId');
+		const eventId = newId('evt');
+		ctx.db.prepare(
+			`INSERT INTO event (id, matter_id, event_key, text, name, book, book_version, date, time, service, answers, ahead, entered_by, entered_at, source_id, place, link) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
+		).run(eventId, m.id, key, capital(event.text), i.name, book.id, book.version, i.date, i.time, event.served && i.service ? i.service : null, JSON.stringify(Object.fromEntries(Object.entries(i.answers).filter(([k]) => event.questions.some((q) => q.id === k)))), event.ahead, staffOf(ctx).id, ctx.clock.now(), source?.id ?? null, i.place, i.link);
+		const docketed: Proposal[] = [];
+		for (const p of deadlines) {
+			const chosen = i.docket.includes(p.rule);
+			insertDeadline(ctx, m, eventId, book, p, chosen);
+			if (chosen) docketed.push(p);
+		}
+		scribe.matter(m.id);
+		scribe.note({ event: eventId, book: book.id, key, date: i.date, service: i.service, source: source?.id ?? null, docketed: docketed.map((d) => ({ rule: d.rule, date: d.date })), left: left.map((l) => l.rule) });
+		scribe.log(m.id, 'date', `${capital(event.text)}${i.name ? ` (${i.name})` : ''} on ${sayDate(i.date)}${source ? `, from “${source.name}”` : ''}.${docketed.length ? ` Docketed: ${docketed.map((d) => `${d.title} ${sayDate(d.date)}`).join('; ')}.` : ''}`);
+		if (docketed.length) tell(ctx, m, `${m.number} ${m.title}: ${docketed.length === 1 ? 'a date was' : `${docketed.length} dates were`} docketed`, `${capital(event.text)} on ${sayDate(i.date)}.\n\n${docketed.map((d) => `${sayDate(d.date)}  ${capital(d.title)} (${d.authority})`).join('\n')}\n\nA second person must check ${docketed.length === 1 ? 'it' : 'them'}.`);
+		return { eventId, docketed: docketed.length };
+	}
+});
+
+/** The event under which a matter keeps what is entered by hand. */
+const BY_HAND = 'by-hand';
+/** A date without a rule: from an order, an agreement, a letter. It is docketed at once, counted by nothing, and checked like any other. */
+export const addDate = command({
+	name: 'add date by hand',
+	action: 'docket.enter',
+	input: z.object({ matterId: id('a matter'), what: z.enum(['deadline', 'hearing']).default('deadline'), title: text('The title', 200), date: day('The date'), time: maybeTime, authority: maybeText('The authority', 200), ...whereFields, long: maybeText('The description', 4000), sourceId: maybeId }),
+	run(ctx, i, scribe) {
+		const m = theMatter(ctx, i.matterId);
+		if (m.status === 'closed') throw new Refused('The matter is closed: its dates are off the calendars. Reopen it first.');
+		const me = staffOf(ctx);
+		const source = documentOn(ctx, m, i.sourceId, 'sourceId');
+		const event = (text: string, date: string, time: string | null, ahead: string | null) => {
+			const eventId = newId('evt');
+			ctx.db.prepare("INSERT INTO event (id, matter_id, event_key, text, name, book, book_version, date, time, ahead, entered_by, entered_at, source_id, place, link) VALUES (?, ?, ?, ?, '', '', '', ?, ?, ?, ?, ?, ?, ?, ?)")
+				.run(eventId, m.id, BY_HAND, text, date, time, ahead, me.id, ctx.clock.now(), source?.id ?? null, i.place, i.link);
+			return eventId;
+		};
+		scribe.matter(m.id);
+		const from = i.authority || (source ? `“${source.name}”` : 'entered by hand');
+		if (i.what === 'hearing') {
+			const eventId = event(capital(i.title), i.date, i.time, 'hearing');
+			scribe.note({ event: eventId, date: i.date, hand: true });
+			scribe.log(m.id, 'date', `${capital(i.title)} on ${sayDate(i.date)}${i.time ? ` at ${i.time}` : ''}: ${from}.`);
+			tell(ctx, m, `${m.number} ${m.title}: ${i.title} on ${sayDate(i.date)}`, `${capital(i.title)}\n${sayDate(i.date)}${i.time ? ` at ${i.time}` : ''}\n${i.place}`);
+			return { eventId, deadlineId: null };
+		}
+		const eventId = ctx.db.prepare<[string], { id: string }>("SELECT id FROM event WHERE matter_id = ? AND event_key = 'by-hand' AND ahead IS NULL").get(m.id)?.id ?? event('Dates by hand', ctx.clock.today(), null, null);
+		const n = ctx.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM deadline WHERE event_id = ?').get(eventId)!.n;
+		const deadlineId = insertDeadline(ctx, m, eventId, { id: '', version: '' }, { rule: `hand-${n + 1}`, title: i.title, authority: from, act: 'serve', suggested: false, date: i.date, time: i.time, trace: [{ step: 'note', text: `Entered by hand: ${from}. No rule counts it.` }] }, true);
+		ctx.db.prepare('UPDATE deadline SET place = ?, link = ?, long = ? WHERE id = ?').run(i.place, i.link, i.long, deadlineId);
+		scribe.note({ deadline: deadlineId, date: i.date, hand: true });
+		scribe.log(m.id, 'date', `Docketed by hand: ${i.title} ${sayDate(i.date)} (${from}).`);
+		tell(ctx, m, `${m.number} ${m.title}: a date was docketed`, `${sayDate(i.date)}  ${i.title} (${from})\n\nA second person must check it.`);
+		return { eventId, deadlineId };
+	}
+});
+
+export type Move = {
+	deadlineId: string; title: string; state: string; from: PlainDate; to: PlainDate; days: number; warnings: string[]; tasks: TaskMove[];
+	/** Moved by order or agreement: only the computed date beside it changes. */
+	held: boolean;
+};
+
+/** What every dependent date and task would become if the event moved; nothing is saved. */
+export function movesOf(w: World, eventId: string, to: PlainDate): { moves: Move[]; gone: string[]; warnings: string[]; fresh: Map<string, Proposal> } {
+	const e = w.db.prepare<[string], EventRow>('SELECT * FROM event WHERE id = ?').get(eventId)!;
+	const m = { id: e.matter_id };
+	if (!e.book) return { moves: [], gone: [], warnings: warningsOf(w, m, { date: to, book: plainBook(w), hearing: e.ahead !== null, eventId }), fresh: new Map() };
+	const book = bookFor(w, e.matter_id, e.book);
+	const { deadlines } = propose(book, { event: e.event_key, date: to, time: e.time ?? undefined, service: e.service ?? undefined, answers: given(e.answers), closures: closuresOf(w, book) });
+	const fresh = new Map(deadlines.map((d) => [d.rule, d]));
+	const moves: Move[] = [];
+	const gone: string[] = [];
+	for (const d of w.db.prepare<[string], DeadlineRow>("SELECT * FROM deadline WHERE event_id = ? AND state IN ('proposed','docketed','met') ORDER BY date, id").all(eventId)) {
+		const p = fresh.get(d.rule);
+		if (!p) {
+			if (d.state !== 'met') gone.push(d.title);
+			continue;
+		}
+		const held = d.computed !== null;
+		const from = plain(held ? d.computed! : d.date);
+		const met = d.state === 'met';
+		const warnings = met ? ['met already: it stays as it was'] : held ? [`moved by ${d.moved_how}: it stays on ${sayDate(plain(d.date))}, only its computed date changes`] : warningsOf(w, m, { date: p.date, book });
+		const moved = !met && !held;
+		if (moved && d.internal !== null && d.internal > p.date) warnings.push('its internal date falls away');
+		moves.push({ deadlineId: d.id, title: d.title, state: d.state, from, to: met ? from : p.date, days: met ? 0 : daysBetween(from, p.date), warnings, tasks: moved ? tasksWith(w, d, p.date) : [], held });
+	}
+	return { moves, gone, warnings: e.ahead === 'hearing' || e.ahead === 'trial' ? warningsOf(w, m, { date: to, book, hearing: true, eventId }) : [], fresh };
+}
+const plainBook = (w: World) => bookFor(w, '', 'us-federal');
+
+/** Changes an event's date: every dependent date and its tasks move, or only the chosen ones; everyone is told once. */
+export const moveEvent = command({
+	name: 'move event',
+	action: 'docket.change',
+	input: z.object({ eventId: id('an event'), to: day('The new date'), time: maybeTime, reason: text('The reason', 500), sourceId: maybeId, version: z.coerce.number().int(), only: z.array(z.string()).nullish() }),
+	run(ctx, i, scribe) {
+		const { e, m } = theEvent(ctx, i.eventId);
+		if (e.version !== i.version) throw new Refused('Someone else changed this event meanwhile. Look again before you move it.');
+		if (!e.ahead && i.to > ctx.clock.today()) throw new Refused(`${sayDate(i.to)} has not come yet: this event is entered once it has happened.`, 'to');
+		if (e.event_key === BY_HAND && !e.ahead) throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
+		const source = documentOn(ctx, m, i.sourceId, 'sourceId');
+		const { moves, fresh } = movesOf(ctx, e.id, i.to);
+		const chosen = moves.filter((v) => v.state !== 'met' && (!i.only || i.only.includes(v.deadlineId)));
+		ctx.db.prepare('UPDATE event SET date = ?, time = coalesce(?, time), source_id = coalesce(?, source_id), version = version + 1 WHERE id = ?').run(i.to, i.time, source?.id ?? null, e.id);
+		const said: string[] = [];
+		for (const v of chosen) {
+			const d = ctx.db.prepare<[string], DeadlineRow>('SELECT * FROM deadline WHERE id = ?').get(v.deadlineId)!;
+			const p = fresh.get(d.rule)!;
+			if (v.held) {
+				ctx.db.prepare('UPDATE deadline SET computed = ?, trace = ?, version = version + 1 WHERE id = ?').run(p.date, JSON.stringify(p.trace), d.id);
+				continue;
+			}
+			const more = putOn(ctx, d, { date: p.date, time: p.time, trace: p.trace });
+			if (v.state === 'docketed' && v.days !== 0) said.push(`${v.title} from ${shortDate(v.from)} to ${shortDate(v.to)}`);
+			said.push(...more);
+		}
+		const words = `${e.text} moved from ${sayDate(plain(e.date))} to ${sayDate(i.to)}: ${i.reason}${source ? ` (${source.name})` : ''}.${said.length ? ` Moved: ${said.join('; ')}.` : ''}`.replace('..', '.');
+		scribe.matter(m.id);
+		scribe.note({ event: e.id, from: e.date, to: i.to, reason: i.reason, source: source?.id ?? null, moved: chosen.map((v) => ({ deadline: v.deadlineId, from: v.from, to: v.to, tasks: v.tasks.map((t) => ({ task: t.taskId, from: t.from, to: t.to })) })) });
+		scribe.log(m.id, 'date', words, source ? `/documents/${source.id}` : undefined);
+		const told = tell(ctx, m, `${m.number} ${m.title}: dates moved`, words);
+		return { moved: chosen.length, told };
+	}
+});

@@ -14,6 +14,7 @@ import { logTime, releaseTime, startTimer } from '#server/time/commands.ts';
 import { openWorld, readSettings } from '#server/world.ts';
 import { Chance } from './chance.ts';
 import { makeHouse, PEOPLE, UNITS } from './house.ts';
+import { deepen } from './docket.ts';
 import { enrich } from './more.ts';
 import * as words from './words.ts';
 
@@ -27,7 +28,7 @@ const workday = (d: PlainDate): PlainDate => (isWeekend(toDay(d)) ? workday(addD
 let at: PlainDate = today;
 let tick = 0;
 /** The demo's own clock: a day, and seconds that go on from nine in the morning (17:00 UTC). */
-const clock = { today: () => at, now: () => new Date(Date.UTC(Number(at.slice(0, 4)), Number(at.slice(5, 7)) - 1, Number(at.slice(8, 10)), 17, 0, 0) + (tick++ % 20_000) * 1000).toISOString() };
+const clock = { zone: 'America/Los_Angeles', today: () => at, now: () => new Date(Date.UTC(Number(at.slice(0, 4)), Number(at.slice(5, 7)) - 1, Number(at.slice(8, 10)), 17, 0, 0) + (tick++ % 20_000) * 1000).toISOString() };
 const w: World = { ...world, clock };
 await makeHouse(w, true);
 const staff = new Map(PEOPLE.map(([login, name, role, level]) => [login as string, { id: `stf_${login}`, login, name, initials: name.split(' ').map((n) => n[0]).join(''), email: `${login}@larkhaven.example`, role, level } as Staff]));
@@ -184,6 +185,7 @@ for (const [i, p] of papers.filter((x) => !x.m.restricted).slice(0, 6).entries()
 }
 
 await enrich({ as, done, at: (d) => void (at = d), world: w, today, matters, humans, orgs });
+await deepen({ as, done, at: (d) => void (at = d), world: w, today, matters });
 
 // Old mail has long been read; the last days' waits for the Post room.
 world.db.prepare('DELETE FROM mail_out WHERE queued_at < ?').run(`${addDays(today, -6)}T00:00:00.000Z`);

@@ -41,6 +41,9 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		assert.equal(await kiteOf(io, 'Offer of judgment'), 'half');
 		await clerk.go(`${pier}/docket`);
 		await clerk.press('check it', '[data-deadline="Offer of judgment"]');
+		await clerk.press('Confirm');
+		await clerk.sees('confirmed.');
+		await clerk.go(`${pier}/docket`);
 		await clerk.sees('checked by DC');
 		await clerk.page.waitForSelector('[data-deadline="Offer of judgment"] [data-kite="solid"]');
 	});

@@ -60,11 +60,12 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		const ops = await sit(browser, house.origin, 'haddad');
 		const guest = await sit(browser, house.origin);
 		const wes = await sit(browser, house.origin, 'tarrant');
+		const clerk = await sit(browser, house.origin, 'castellan');
 		await io.go('/documents');
 		const paper = await io.page.evaluate(() => [...document.querySelectorAll('tr')].find((t) => t.textContent!.includes('signed, sealed'))!.querySelector('a')!.getAttribute('href')!);
 		await ops.go('/costs');
 		const run = await ops.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')!);
-		const views: [Desk, string][] = [[guest, '/sign-in'], ...['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/tasks`, `${pier}/documents`, `${pier}/logbook`, `${pier}/trial`, `${pier}/time`, '/people', '/people?q=group', '/interest', '/requests', '/overview', '/docket', '/documents', paper, `${paper}/sign`, '/time'].map((p): [Desk, string] => [io, p]), ...['/costs', run, '/post', '/kinds', '/kinds/litigation', '/imports'].map((p): [Desk, string] => [ops, p]), [wes, '/'], [wes, '/requests']];
+		const views: [Desk, string][] = [[guest, '/sign-in'], ...['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/tasks`, `${pier}/documents`, `${pier}/logbook`, `${pier}/trial`, `${pier}/time`, '/people', '/people?q=group', '/interest', '/requests', '/overview', '/docket', '/docket?view=timeline', '/docket?view=month', '/docket/check', '/docket/changes', '/docket/closures', '/docket/report', '/rulebooks', '/rulebooks/us-ny-supreme', '/count?court=us-ca-superior&n=16&unit=cd&way=before&from=2027-01-25', `${pier}/docket?view=timeline`, `${pier}/docket?view=month`, `${pier}/docket?view=list&when=all`, '/documents', paper, `${paper}/sign`, '/time'].map((p): [Desk, string] => [io, p]), ...['/costs', run, '/post', '/kinds', '/kinds/litigation', '/imports'].map((p): [Desk, string] => [ops, p]), [wes, '/'], [wes, '/requests'], [clerk, '/rulebooks/us-tx-district/edit'], [clerk, '/rulebooks/new']];
 		const all: string[] = [];
 		for (const [d, path] of views) {
 			await d.go(path);
@@ -74,7 +75,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	});
 
 	it('fits a screen 1024 wide and a telephone', async () => {
-		for (const [width, paths] of [[1024, ['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/logbook`, `${pier}/trial`, '/people', '/interest', '/requests', '/overview', '/docket', '/documents', '/time']], [390, ['/', '/matters', pier, '/requests', '/time']]] as const) {
+		for (const [width, paths] of [[1024, ['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/logbook`, `${pier}/trial`, '/people', '/interest', '/requests', '/overview', '/docket', '/docket?view=timeline', '/docket?view=month', '/docket/check', '/docket/changes', '/docket/closures', '/docket/report', '/rulebooks', '/rulebooks/us-ca-superior', '/count?n=21', `${pier}/docket?view=timeline`, `${pier}/docket?view=month`, '/documents', '/time']], [390, ['/', '/matters', pier, '/requests', '/time']]] as const) {
 			const d = await sit(browser, house.origin, 'okafor', { width, height: 800 });
 			for (const path of paths) {
 				await d.go(path);

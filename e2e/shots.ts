@@ -31,6 +31,28 @@ try {
 		await io.sees('15 Oct');
 		await shot(io, 'what-if');
 	}
+	if (wants('timeline')) { await io.go(`${pier}/docket?view=timeline`); await shot(io, 'timeline'); }
+	if (wants('check')) { await io.go('/docket/check'); await shot(io, 'check'); }
+	if (wants('calculator')) { await io.go('/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'); await shot(io, 'calculator'); }
+	if (wants('editor', 'closure')) {
+		const clerk = await sit(browser, house.origin, 'castellan', size);
+		if (wants('editor')) { await clerk.go('/rulebooks/own.vessel-purchase/edit'); await clerk.page.$eval('textarea[name="yaml"]', (t) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace('count: -21d', 'count: -28d').replace(/version: .*/, 'version: "2"'); area.dispatchEvent(new Event('input', { bubbles: true })); }); await clerk.sees(/Condition survey report/); await clerk.settled(); await new Promise((r) => setTimeout(r, 900)); await shot(clerk, 'editor'); }
+		if (wants('closure') && all) { await clerk.go('/docket/closures'); await shot(clerk, 'closure'); }
+	}
+	if (all) {
+		const look = async (name: string, path: string, then?: () => Promise<void>) => { if (!wants(name)) return; await io.go(path); await then?.(); await shot(io, name); };
+		await look('month', `${pier}/docket?view=month`);
+		await look('matter-list', `${pier}/docket?view=list&when=all`);
+		await look('docket-timeline', '/docket?view=timeline');
+		await look('docket-month', '/docket?view=month');
+		await look('changes', '/docket/changes');
+		await look('report', '/docket/report');
+		await look('rulebooks', '/rulebooks');
+		await look('rulebook', '/rulebooks/us-ca-superior');
+		await look('order', `${pier}/docket`, async () => { await io.press('Lay an order over the rules'); await io.sees('What it says'); });
+		await look('shift', `${pier}/docket`, async () => { await io.press("Parties' conference"); await io.press('Move it'); await io.page.type('input[name="by"]', '+14d'); await io.sees("the rule's own day"); });
+		await look('enter', `${await matter(io, 'Slip 4')}/docket?enter`, async () => { await io.page.type('input[placeholder="Type to find"]', 'motion return'); await io.press('Motion return date'); await io.fill('date', '25 Jan 2027'); await io.sees('Serve motion papers'); });
+	}
 	if (wants('logbook')) { await io.go(`${pier}/logbook`); await shot(io, 'logbook'); }
 	if (wants('trial')) { await io.go(`${pier}/trial`); await shot(io, 'trial'); }
 	if (wants('docket')) { await io.go('/docket'); await shot(io, 'docket'); }

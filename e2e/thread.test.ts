@@ -143,7 +143,9 @@ describe('the thread', { timeout: 600_000 }, () => {
 		assert.equal((await okafor.page.$$('form[action="?/check"]')).length, 0, 'who docketed a date cannot check it');
 		await clerk.go('/docket?show=unchecked');
 		await clerk.press('check it', '[data-deadline="Answer or Rule 12 motion"]');
-		await clerk.page.waitForFunction(() => !document.querySelector('[data-deadline="Answer or Rule 12 motion"]'));
+		await clerk.sees('Counted anew just now: the same day');
+		await clerk.press('Confirm');
+		await clerk.sees('Every docketed date was checked by a second person.');
 		await okafor.go(`/matters/${number}/docket`);
 		assert.equal(await kite(okafor, 'Answer or Rule 12 motion'), 'solid');
 		await okafor.sees('checked by DC');

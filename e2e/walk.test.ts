@@ -27,7 +27,7 @@ function routes(dir = 'src/routes', at = ''): string[] {
 /** Where each route is walked; null: it has its own test for who may enter (a signing link, signing in and out, health). */
 const WALK: Record<string, (() => string[]) | null> = {
 	'/': () => ['/'], '/matters': () => ['/matters?who=all', '/matters?who=all&q=Heron', '/matters?who=all&closed=1'],
-	'/matters/[number]': () => [`/matters/${hidden.number}`], '/matters/[number]/docket': () => [`/matters/${hidden.number}/docket`], '/matters/[number]/tasks': () => [`/matters/${hidden.number}/tasks`],
+	'/matters/[number]': () => [`/matters/${hidden.number}`], '/matters/[number]/docket': () => ['', '?view=list&when=all', '?view=timeline', '?view=month'].map((x) => `/matters/${hidden.number}/docket${x}`), '/matters/[number]/tasks': () => [`/matters/${hidden.number}/tasks`],
 	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`], '/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`], '/matters/[number]/logbook/more': () => [`/matters/${hidden.number}/logbook/more`], '/matters/[number]/trial': () => [`/matters/${hidden.number}/trial`],
 	'/matters/export': () => ['/matters/export?who=all&closed=1&as=csv&cols=number,title,opponent,references,fact:entity', '/matters/export?who=all&closed=1&as=csv&q=Heron'], '/overview': () => ['/overview'],
 	'/people': () => ['/people', '/people?q=Heron', '/people?role=counterparty', '/people?page=2', '/people?page=3'], '/people/export': () => ['/people/export', '/people/export?as=csv'], '/people/[id]/vcard': () => [`/people/${hidden.card}/vcard`],
@@ -36,12 +36,13 @@ const WALK: Record<string, (() => string[]) | null> = {
 	'/matters/[number]/time': () => [
 		`/matters/${hidden.number}/time`
 	],
-	'/docket': () => ['/docket?show=all', '/docket?show=open', '/docket?show=unchecked', '/docket?show=proposed', '/docket?show=all&page=2'], '/documents': () => ['/documents', '/documents?q=Heron'],
+	'/docket': () => ['/docket?show=all', '/docket?show=open', '/docket?show=unchecked', '/docket?show=proposed', '/docket?show=all&page=2', '/docket?show=all&view=timeline', '/docket?view=month', '/docket?show=all&matter=' + hidden.number], '/docket/check': () => ['/docket/check', `/docket/check?date=${hidden.deadline}`], '/docket/changes': () => ['/docket/changes'], '/docket/closures': () => ['/docket/closures'], '/docket/report': () => ['/docket/report?go=1&show=all', '/docket/report?go=1&show=all&order=matter&long=1'], '/docket/report/export': () => ['csv', 'ics'].map((as) => `/docket/report/export?go=1&show=all&as=${as}`),
+	'/rulebooks': () => ['/rulebooks'], '/rulebooks/new': () => ['/rulebooks/new', '/rulebooks/new?as=yaml'], '/rulebooks/[id]': () => ['/rulebooks/us-federal.ca-nd'], '/rulebooks/[id]/edit': () => ['/rulebooks/us-federal/edit'], '/rulebooks/[id]/yaml': () => ['/rulebooks/us-federal/yaml'], '/count': () => ['/count?court=us-federal&n=21'], '/api/book': null, '/feed/[token]': null, '/documents': () => ['/documents', '/documents?q=Heron'],
 	'/documents/[id]': () => [`/documents/${hidden.document}`], '/documents/[id]/file': () => [`/documents/${hidden.document}/file`, `/documents/${hidden.document}/file?version=1&download=1`], '/documents/[id]/sign': () => [`/documents/${hidden.document}/sign`],
 	'/signing/[id]': () => [`/signing/${hidden.signer}`], '/signing/[id]/file': () => [`/signing/${hidden.signer}/file`],
 	'/time': () => ['/time'], '/costs': () => ['/costs'], '/costs/[id]': () => [`/costs/${run}`], '/costs/[id]/journal': () => [`/costs/${run}/journal`], '/costs/[id]/statement-[unit]': () => [`/costs/${run}/statement-unit_5`],
 	'/post': () => ['/post', '/post?q=Heron', '/post?page=2'], '/post/[id]/[n]': () => [`/post/${hidden.post}/0`], '/people/[id]': () => [`/people/${hidden.person}`, `/people/${hidden.card}`],
-	'/api/pen': () => ['/api/pen?line=heron', `/api/pen?line=${encodeURIComponent(`0.4 ${hidden.number} call`)}`, '/api/pen?line=secret+paper'], '/api/people': () => ['/api/people?q=a'], '/api/propose': null, '/api/moves': () => [`/api/moves?event=${hidden.event}&to=2026-11-20`],
+	'/api/pen': () => ['/api/pen?line=heron', `/api/pen?line=${encodeURIComponent(`0.4 ${hidden.number} call`)}`, `/api/pen?line=${encodeURIComponent(`event ${hidden.number} complaint filed yesterday`)}`, '/api/pen?line=secret+paper'], '/api/people': () => ['/api/people?q=a'], '/api/propose': null, '/api/moves': () => [`/api/moves?event=${hidden.event}&to=2026-11-20`, `/api/moves?deadline=${hidden.deadline}&by=%2B7d&how=order`],
 	'/sign/[token]': null, '/sign/[token]/file': null, '/sign-in': null, '/sign-out': null, '/healthz': null
 };
 

@@ -10,8 +10,8 @@ export async function init(): Promise<void> {
 	process.on('sveltekit:shutdown', () => void stop().then(() => logger.info('stopped')));
 }
 
-/** Pages that need no account: signing in, an outside signer's link, the health of the server. */
-const open = (path: string) => path === '/sign-in' || path === '/healthz' || path.startsWith('/sign/');
+/** Pages that need no account: signing in, an outside signer's link, a calendar's secret address, the health of the server. */
+const open = (path: string) => path === '/sign-in' || path === '/healthz' || path.startsWith('/sign/') || path.startsWith('/feed/');
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const began = performance.now();

@@ -1,6 +1,6 @@
 /** A court's calendar: weekends, holidays and closures, asked in the direction of the count. */
 import { Holidays, type HolidayRule } from './holidays.ts';
-import { FIRST_DATE, LAST_DATE, toDay, weekday, type DayNumber, type PlainDate } from './plain.ts';
+import { FIRST_DATE, fromDay, LAST_DATE, toDay, weekday, type DayNumber, type PlainDate } from './plain.ts';
 
 /**
  * A closure the department enters for a court: a declared holiday counts as a holiday for every act; an inaccessible
@@ -94,6 +94,13 @@ export class CourtCalendar {
 		if (reason) return reason;
 		const closure = this.#closures.size > 0 ? this.#closures.get(d) : undefined;
 		return closure ? this.#reason('office', closure.name ?? "clerk's office inaccessible") : undefined;
+	}
+
+	/** The holidays of a year by day, without weekends and closures; `forward` where they count in forward counts only. */
+	holidaysOf(year: number): { date: PlainDate; name: string; forward: boolean }[] {
+		const always = this.#always.year(year);
+		const more = [...this.#forward.year(year)].filter(([d]) => !always.has(d));
+		return [...[...always].map(([d, name]) => ({ d, name, forward: false })), ...more.map(([d, name]) => ({ d, name, forward: true }))].sort((a, b) => a.d - b.d).map(({ d, ...x }) => ({ date: fromDay(d), ...x }));
 	}
 
 	#reason(kind: 'holiday' | 'office', name: string): Reason {

@@ -5,6 +5,8 @@ export type Understood =
 	| { kind: 'empty' }
 	| { kind: 'time'; minutes: number; matter: string | null; words: string; fault: string | null }
 	| { kind: 'note'; matter: string | null; words: string; fault: string | null }
+	| { kind: 'event'; matter: string | null; words: string; fault: string | null }
+	| { kind: 'count'; words: string }
 	| { kind: 'go'; place: string }
 	| { kind: 'open'; words: string }
 	| { kind: 'find'; words: string };
@@ -13,7 +15,7 @@ export type Understood =
 const NUMBER = /^[a-z]{1,6}-(?:\d{4}-)?\d{1,6}$|^\d{4}-\d{1,6}$/i;
 export const looksLikeNumber = (word: string): boolean => NUMBER.test(word);
 
-export const PLACES: Record<string, string> = { day: '/', 'day sheet': '/', matters: '/matters', docket: '/docket', documents: '/documents', time: '/time', costs: '/costs', post: '/post', 'post room': '/post' };
+export const PLACES: Record<string, string> = { day: '/', 'day sheet': '/', matters: '/matters', docket: '/docket', 'second check': '/docket/check', changes: '/docket/changes', closures: '/docket/closures', 'docket report': '/docket/report', rulebooks: '/rulebooks', count: '/count', documents: '/documents', time: '/time', costs: '/costs', post: '/post', 'post room': '/post' };
 
 /** Reads a line. `current` is the number of the matter on screen, used where the line names none. */
 export function parseLine(line: string, current: string | null = null): Understood {
@@ -25,6 +27,11 @@ export function parseLine(line: string, current: string | null = null): Understo
 		const { matter, words } = takeMatter(rest, current);
 		return { kind: 'note', matter, words, fault: words === '' ? 'What is the note?' : matter === null ? 'Name a matter: note LF-2026-0042 …' : null };
 	}
+	if (lead === 'event') {
+		const { matter, words } = takeMatter(rest, current);
+		return { kind: 'event', matter, words, fault: matter === null ? 'Name a matter: event LF-2026-0042 …' : words === '' ? 'Say what happened and when.' : null };
+	}
+	if (lead === 'count' && /^[+-]?\d/.test(rest[0] ?? '')) return { kind: 'count', words: rest.join(' ') };
 	if (lead === 'go' && rest.length > 0 && PLACES[rest.join(' ').toLowerCase()]) return { kind: 'go', place: PLACES[rest.join(' ').toLowerCase()]! };
 	if (lead === 'open' && rest[0]?.toLowerCase() !== undefined && /^(a )?matter/i.test(rest.join(' '))) return { kind: 'open', words: rest.join(' ').replace(/^(a )?matter\s*/i, '') };
 	if (/^-?[\d.:]+(h|m|min)?$/.test(lead) && /\d/.test(lead) && rest.length > 0) {

@@ -5,6 +5,8 @@ import { missing, valueOf, type Tag } from '../assembly/merge.ts';
 import { fold, initials } from '../people/names.ts';
 import { roundState, turn } from '../signing/round.ts';
 import { parseHours, sayClock, sayHours } from '../time/minutes.ts';
+import type { PlainDate } from '../dates/plain.ts';
+import { readCount, readEvent } from './docket.ts';
 import { parseLine } from './parse.ts';
 
 describe('the pen line', () => {
@@ -26,6 +28,45 @@ describe('the pen line', () => {
 		assert.deepEqual(parseLine('open a matter Ramp repair'), { kind: 'open', words: 'Ramp repair' });
 		assert.deepEqual(parseLine('  Müller   hull '), { kind: 'find', words: 'Müller hull' });
 		assert.deepEqual(parseLine(' '), { kind: 'empty' });
+	});
+});
+
+const COURTS = [
+	{ id: 'us-federal', words: 'us federal Federal courts civil', services: [{ id: 'mail', words: 'mail by mail' }] },
+	{ id: 'us-federal.ca-nd', words: 'us federal ca nd Northern District of California', services: [{ id: 'mail', words: 'mail by mail' }] },
+	{ id: 'us-ca-superior', words: 'us ca superior California Superior Court civil', services: [{ id: 'electronic', words: 'electronic electronically' }, { id: 'mail-in-state', words: 'mail in state by mail within California' }] },
+	{ id: 'us-ny-supreme', words: 'us ny supreme New York Supreme Court', services: [{ id: 'overnight', words: 'overnight by overnight delivery' }] }
+];
+const MONDAY = '2026-11-23' as PlainDate;
+describe('a line that counts', () => {
+	const read = (line: string) => { const u = parseLine(line); assert.equal(u.kind, 'count', line); return readCount((u as { words: string }).words.split(' '), COURTS, MONDAY); };
+	it('takes days, the day they run from, the court and the service', () => {
+		assert.deepEqual(read('count 30d from Friday ca superior electronic'), { amount: '+30d', from: '2026-11-20', court: 'us-ca-superior', service: 'electronic', fault: null });
+		assert.deepEqual(read('count 16cd before 25 Jan 2027 california superior by mail'), { amount: '-16cd', from: '2027-01-25', court: 'us-ca-superior', service: 'mail-in-state', fault: null });
+		assert.deepEqual(read('count 21 days from 2026-11-02 federal'), { amount: '+21d', from: '2026-11-02', court: 'us-federal', service: null, fault: null });
+		assert.deepEqual(read('count 9 court days before 1 Dec new york'), { amount: '-9cd', from: '2026-12-01', court: 'us-ny-supreme', service: null, fault: null });
+		assert.equal(read('count 14d northern district of california').court, 'us-federal.ca-nd');
+	});
+	it('says what is missing or unknown', () => {
+		assert.match(read('count 30d from Friday').fault!, /Name the court/);
+		assert.match(read('count 30d from Friday mars superior').fault!, /No court/);
+		assert.match(read('count 30d from Friday ca superior pigeon').fault!, /No court and way of service/);
+		assert.equal(parseLine('count the boxes').kind, 'find');
+	});
+});
+describe('a line that enters an event', () => {
+	const EVENTS = [{ id: 'a|interrogatories-served', words: 'interrogatories served', served: true, services: COURTS[0]!.services }, { id: 'a|complaint-filed', words: 'complaint filed', served: false, services: COURTS[0]!.services }, { id: 'a|state-complaint-served', words: 'state complaint served on a defendant', served: false, services: [] }];
+	const read = (line: string) => { const u = parseLine(line); assert.equal(u.kind, 'event'); return { matter: (u as { matter: string | null }).matter, ...readEvent((u as { words: string }).words.split(' '), EVENTS, MONDAY) }; };
+	it('takes the matter, the event, the day and the service', () => {
+		assert.deepEqual(read('event LF-2026-0042 interrogatories served yesterday by mail'), { matter: 'LF-2026-0042', event: 'a|interrogatories-served', others: [], date: '2026-11-22', service: 'mail', fault: null });
+		assert.deepEqual(read('event complaint filed 2 Nov 2026 LF-2026-0042'), { matter: 'LF-2026-0042', event: 'a|complaint-filed', others: [], date: '2026-11-02', service: null, fault: null });
+	});
+	it('says what it could not read', () => {
+		assert.match(read('event LF-2026-0042 interrogatories served').fault!, /when/);
+		assert.match(read('event LF-2026-0042 moon landing yesterday').fault!, /No event/);
+		assert.match(read('event LF-2026-0042 interrogatories yesterday by pigeon').fault!, /not a way of service/);
+		assert.match(read('event LF-2026-0042 complaint filed yesterday by mail').fault!, /leave it out/);
+		assert.match((parseLine('event interrogatories') as { fault: string }).fault, /Name a matter/);
 	});
 });
 

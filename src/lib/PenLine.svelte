@@ -9,7 +9,7 @@
 	import Mark from './ui/Mark.svelte';
 	import { opening } from './opening.svelte';
 
-	type Answer = { understood: { kind: string; minutes?: number; words?: string; fault?: string | null; place?: string }; matter: { id: string; number: string; title: string } | null; hits: Hit[] };
+	type Answer = { understood: { kind: string; minutes?: number; words?: string; fault?: string | null; place?: string }; matter: { id: string; number: string; title: string } | null; hits: Hit[]; entry: { text: string; date: string | null; serviceSay: string | null; dates: { rule: string; title: string; date: string }[] } | null; counted: { fault: string | null; say: string; href: string } | null };
 	let { timers }: { timers: TimerView[] } = $props();
 	let line = $state('');
 	let got = $state<Answer | null>(null);
@@ -37,15 +37,16 @@
 		await ask();
 		if (!got) return;
 		const u = got.understood;
-		if (u.kind === 'go') { await leave(); await goto(u.place!); }
+		if (u.kind === 'count') { const c = got.counted!; if (c.fault) fault = c.fault; else { await leave(); await goto(c.href); } }
+		else if (u.kind === 'go') { await leave(); await goto(u.place!); }
 		else if (u.kind === 'open') { const words = u.words ?? ''; await leave(); opening.show(words); }
 		else if (u.kind === 'find') { const h = got.hits[at]; if (h) { await leave(); await goto(h.href); } else fault = 'Nothing found that you may see.'; }
 		else {
 			const r = await fetch('/api/pen', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ line, current }) });
-			const body = (await r.json()) as { message?: string; undo?: string };
+			const body = (await r.json()) as { message?: string; undo?: string; go?: string };
 			if (!r.ok) { fault = body.message ?? 'That was refused.'; return; }
 			await leave();
-			toast(body.message ?? 'Done.', body.undo ? { action: { label: 'Take back', onClick: () => void undo(body.undo!) } } : {});
+			toast(body.message ?? 'Done.', body.undo ? { action: { label: 'Take back', onClick: () => void undo(body.undo!) } } : body.go ? { action: { label: 'See', onClick: () => void goto(body.go!) } } : {});
 			await invalidateAll();
 		}
 	}
@@ -89,10 +90,12 @@
 	{/if}
 	<div class="line">
 		<svg width="20" height="20" viewBox="0 0 16 16" aria-hidden="true"><path d="M2 14 4.5 7 10 2l4 4-5 5.5Z" fill="none" stroke="#16252b" stroke-width="1.3" stroke-linejoin="round" /><path d="M2 14l5-5" stroke="#16252b" stroke-width="1.2" /></svg>
-		{#if u?.kind === 'time' || u?.kind === 'note'}<span class="note" style="color:var(--color-petrol);border-color:var(--color-petrol)">{u.kind}</span>{/if}
-		<input bind:this={input} bind:value={line} oninput={ask} onkeydown={key} class="write" style={u && u.kind !== 'find' && u.kind !== 'empty' ? `flex: 0 1 ${Math.max(12, line.length) + 1}ch` : ''} aria-label="Pen line: find, log time, note, go" aria-controls="pen-hits" role="combobox" aria-expanded={listed} aria-activedescendant={listed && got!.hits.length ? `pen-hit-${at}` : undefined} placeholder="Write a line: 0.4 LF-2026-0031 call about extension" autocomplete="off" spellcheck="false" />
-		{#if fault || u?.fault}<span class="fault" role="alert">{fault || u?.fault}</span>
+		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'count'}<span class="note" style="color:var(--color-petrol);border-color:var(--color-petrol)">{u.kind}</span>{/if}
+		<input bind:this={input} bind:value={line} oninput={ask} onkeydown={key} class="write" style={u && u.kind !== 'find' && u.kind !== 'empty' ? `flex: 0 1 ${Math.max(12, line.length) + 1}ch` : ''} aria-label="Pen line: find, log time, note, event, count, go" aria-controls="pen-hits" role="combobox" aria-expanded={listed} aria-activedescendant={listed && got!.hits.length ? `pen-hit-${at}` : undefined} placeholder="Write a line: 0.4 LF-2026-0031 call about extension" autocomplete="off" spellcheck="false" />
+		{#if fault || u?.fault || (u?.kind === 'count' && got?.counted?.fault)}<span class="fault" role="alert">{fault || u?.fault || got?.counted?.fault}</span>
 		{:else if u?.kind === 'time'}<span class="note">{sayHours(u.minutes!)} h</span>{#if got?.matter}<span class="note">{got.matter.title}</span>{/if}<span class="key">Enter</span>
+		{:else if u?.kind === 'count' && got?.counted}<b class="note" data-counted>{got.counted.say}</b><span class="key">Enter</span>
+		{:else if u?.kind === 'event' && got?.entry}{#if got.matter}<span class="note">{got.matter.title}</span>{/if}<span class="note">{got.entry.text}</span><span class="note">{got.entry.date}{got.entry.serviceSay ? `, ${got.entry.serviceSay}` : ''}</span><span class="note truncate" title={got.entry.dates.map((d) => `${d.title} ${d.date}`).join('; ')}>{got.entry.dates.length} dates: {got.entry.dates.map((d) => `${d.title} ${d.date}`).join('; ')}</span><span class="key">Enter</span>
 		{:else if u?.kind === 'note'}{#if got?.matter}<span class="note">{got.matter.title}</span>{/if}<span class="key">Enter</span>
 		{:else if u?.kind === 'go' || u?.kind === 'open'}<span class="key">Enter</span>{/if}
 	</div>

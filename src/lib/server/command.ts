@@ -12,7 +12,7 @@ import { appendAudit } from './trust/audit.ts';
 
 export type Staff = { id: string; login: string; name: string; initials: string; email: string; role: Role; level: string };
 /** Time as the department sees it: an instant, and its plain date in the department's zone. */
-export type Clock = { now(): string; today(): PlainDate };
+export type Clock = { now(): string; today(): PlainDate; /** Where the department is. */ zone: string };
 export type Files = { put(data: Uint8Array): string; get(sha256: string): Buffer };
 export type World = { db: Db; clock: Clock; files: Files; origin: string; seal: () => Promise<{ p12: Buffer; password: string }> };
 /** Who does it. Outside signers act through their link, without a staff member. */
@@ -137,5 +137,5 @@ export function fieldErrors(error: z.ZodError): Record<string, string> {
 export function makeClock(zone: string, today?: string): Clock {
 	const shift = today === undefined ? 0 : (Date.parse(`${plain(today)}T00:00:00Z`) - Date.parse(`${clockAt(Date.now(), zone).date}T00:00:00Z`));
 	const ms = () => Date.now() + shift;
-	return { now: () => new Date(ms()).toISOString(), today: () => clockAt(ms(), zone).date };
+	return { now: () => new Date(ms()).toISOString(), today: () => clockAt(ms(), zone).date, zone };
 }

@@ -16,7 +16,7 @@ export async function testHouse(today = '2026-11-23'): Promise<TestHouse> {
 	let tick = 0;
 	const world: World = {
 		db: openDb(':memory:'), files: memoryFiles(), origin: 'http://localhost:3000',
-		clock: { today: () => day, now: () => new Date(Date.parse(`${day}T17:00:00Z`) + tick++).toISOString() },
+		clock: { zone: 'America/Los_Angeles', today: () => day, now: () => new Date(Date.parse(`${day}T17:00:00Z`) + tick++).toISOString() },
 		seal: () => Promise.resolve((seal ??= makeSealKey('Larkhaven Ferries', Date.now())))
 	};
 	await makeHouse(world, false);

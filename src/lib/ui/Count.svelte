@@ -24,12 +24,12 @@
 		</ol>
 	{/if}
 	<p class="read mt-2 text-[16px] leading-[1.4]">{#each count.sentences as s, i (i)}{#each parts(i ? ` ${s}` : s) as p, k (k)}{#if k % 2}<b class="font-semibold">{p}</b>{:else}{p}{/if}{/each}{/each}</p>
-	<p class="sub mt-1.5 text-[12px]">{count.bookTitle}, reviewed {count.reviewed}. To be checked against the current rules.</p>
+	{#if count.reviewed}<p class="mt-1.5 text-[12px] {count.stale ? 'font-semibold text-madder' : 'sub'}">{count.bookTitle}, reviewed {count.reviewed}{count.stale ? ', more than a year ago' : ''}. To be checked against the current rules.</p>{/if}
 </div>
 
 <style>
 	.strip { display: flex; flex-wrap: wrap; gap: 2px 0; }
-	.cell, .fold { width: 27px; height: 50px; display: flex; flex-direction: column; align-items: center; justify-content: center; background: #fff; border: 1px solid var(--color-rule-2); border-width: 1px 1px 1px 0; line-height: 1.15; position: relative; }
+	.cell, .fold { flex: 1 0 24px; max-width: 27px; height: 50px; display: flex; flex-direction: column; align-items: center; justify-content: center; background: #fff; border: 1px solid var(--color-rule-2); border-width: 1px 1px 1px 0; line-height: 1.15; position: relative; }
 	.cell span { font-size: 10.5px; color: var(--color-ink-3); }
 	.cell b { font-size: 13px; font-weight: 600; }
 	.cell i { font-style: normal; font-size: 10.5px; min-height: 12px; color: var(--color-petrol); font-weight: 600; }
@@ -41,6 +41,6 @@
 	.cell.zero :is(span, b, i), .cell.result :is(span, b, i) { color: #fff; }
 	.cell.result { background: var(--color-petrol); border-color: var(--color-petrol); }
 	.cell.result.late { background: var(--color-madder); border-color: var(--color-madder); }
-	.fold { width: 34px; background: transparent; border-color: transparent; color: var(--color-ink-3); font-size: 12px; }
+	.fold { flex-basis: 34px; max-width: 34px; background: transparent; border-color: transparent; color: var(--color-ink-3); font-size: 12px; }
 	@media print { .strip { break-inside: avoid; } }
 </style>

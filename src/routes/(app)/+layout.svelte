@@ -8,7 +8,7 @@
 	const areas = $derived([
 		['/', 'Day sheet', true], ['/requests', 'Requests', true], ['/matters', 'Matters', data.can.inside], ['/people', 'People', data.can.inside], ['/docket', 'Docket', data.can.inside], ['/documents', 'Documents', data.can.inside], ['/time', 'Time', data.can.inside], ['/costs', 'Costs', data.can.costs], ['/post', 'Post room', data.can.post], ['/kinds', 'House', data.can.kinds || data.can.imports]
 	].filter((a) => a[2]) as [string, string, boolean][]);
-	const under: Record<string, string[]> = { '/matters': ['/overview'], '/people': ['/interest'], '/kinds': ['/imports'] };
+	const under: Record<string, string[]> = { '/matters': ['/overview'], '/docket': ['/rulebooks', '/count'], '/people': ['/interest'], '/kinds': ['/imports'] };
 	const on = (href: string) => (href === '/' ? page.url.pathname === '/' : [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p)));
 	let keys = $state(false), near = $state(false);
 	$effect(() => { void page.url.pathname; near = false; });

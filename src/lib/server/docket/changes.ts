@@ -113,18 +113,20 @@ export function keepChanges(ctx: Ctx, all: readonly Effect[], cause: 'book' | 'c
 		put.run(newId('chg'), f.matterId, f.eventId, f.deadlineId, f.rule, f.title, cause, why, f.was, f.fresh?.date ?? null, f.fresh?.time ?? null, JSON.stringify(f.fresh?.trace ?? []), f.fresh?.authority ?? '', f.fresh?.act ?? 'serve', version, ctx.clock.now());
 		byMatter.set(f.matterId, (byMatter.get(f.matterId) ?? 0) + 1);
 	}
-	const told = new Map<string, { name: string; lines: string[] }>();
+	// Mail about a restricted matter goes by itself: whoever may read mail may not know of it.
+	const told = new Map<string, { matterId: string | null; name: string; lines: string[] }>();
 	for (const [matterId, n] of byMatter) {
-		const m = ctx.db.prepare<[string], { number: string; title: string }>('SELECT number, title FROM matter WHERE id = ?').get(matterId)!;
+		const m = ctx.db.prepare<[string], { number: string; title: string; restricted: number }>('SELECT number, title, restricted FROM matter WHERE id = ?').get(matterId)!;
 		ctx.db.prepare("INSERT INTO logbook (id, matter_id, at, staff_id, kind, text, link) VALUES (?, ?, ?, ?, 'date', ?, ?)").run(newId('log'), matterId, ctx.clock.now(), staffOf(ctx).id, `${why}: ${n === 1 ? 'one date would change and waits' : `${n} dates would change and wait`} for a decision.`, `/matters/${m.number}/docket`);
 		for (const s of onMatter(ctx.db, matterId)) {
 			if (s.id === staffOf(ctx).id) continue;
-			const t = told.get(s.id) ?? { name: `${s.name} <${s.email}>`, lines: [] };
+			const key = m.restricted ? `${s.id} ${matterId}` : s.id;
+			const t = told.get(key) ?? { matterId: m.restricted ? matterId : null, name: `${s.name} <${s.email}>`, lines: [] };
 			t.lines.push(`${m.number} ${m.title}: ${n === 1 ? 'one date' : `${n} dates`}\n  ${ctx.origin}/matters/${m.number}/docket`);
-			told.set(s.id, t);
+			told.set(key, t);
 		}
 	}
-	for (const t of told.values()) queueMail(ctx, newId('mal'), { matterId: null, to: t.name, subject: `Dates would change: ${why}`.slice(0, 180), text: `${why}.\n\nNothing has moved yet. These wait for a decision:\n\n${t.lines.slice(0, 200).join('\n')}\n` });
+	for (const t of told.values()) queueMail(ctx, newId('mal'), { matterId: t.matterId, to: t.name, subject: `Dates would change: ${why}`.slice(0, 180), text: `${why}.\n\nNothing has moved yet. These wait for a decision:\n\n${t.lines.slice(0, 200).join('\n')}\n` });
 	return byMatter.size;
 }
 

@@ -4,4 +4,6 @@ export { answerReturn, checkDeadline, docketDeadline, dropLeave, editDeadline, m
 export { addClosure, decideChanges, dropClosure } from './changes.ts';
 export { endOrder, layOrder, setMatterBook } from './orders.ts';
 export { newTimeline, saveBook } from './bookshelf.ts';
+export { inviteToDate, makeFeed, revokeFeed } from './feeds.ts';
+export { mailReport } from './report.ts';
 export { closuresOf, hangingDue } from './shared.ts';

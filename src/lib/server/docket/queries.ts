@@ -1,4 +1,4 @@
-import { addDays, date as plain, sayDate, toDay, type PlainDate } from '#core/dates/plain.ts';
+import { addDays, date as plain, fromDay, sayDate, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { calendarOf } from '#core/docket/book.ts';
 import { strip, type Cell, type Fold } from '#core/docket/strip.ts';
 import { sentences, type Step } from '#core/docket/trace.ts';
@@ -8,18 +8,18 @@ import { factOf, visible } from '../trust/scope.ts';
 import { statement } from '../db/statement.ts';
 import { bookFor, bookIn, stale } from './books.ts';
 import { recompute } from './deadlines.ts';
-import { closuresOf, given } from './shared.ts';
+import { closuresOf, given, type DeadlineRow } from './shared.ts';
 
 export type DeadlineState = 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
 export type DeadlineView = {
-	id: string; matterId: string; matterNumber: string; matterTitle: string; eventId: string; event: string; title: string; authority: string; suggested: boolean; state: DeadlineState; checked: boolean;
+	id: string; matterId: string; matterNumber: string; matterTitle: string; eventId: string; event: string; eventDate: PlainDate; title: string; authority: string; suggested: boolean; state: DeadlineState; checked: boolean;
 	date: PlainDate; time: string | null; docketedBy: string | null; docketedById: string | null; checkedBy: string | null; closedOn: string | null; reason: string; court: string; bookShort: string; stale: string | null;
 	/** The rule's own date, where an order or an agreement moved it. */
 	computed: PlainDate | null; movedHow: string | null; movedReason: string; internal: PlainDate | null; place: string; link: string; short: string; long: string; handTime: string | null;
 	returnedBy: string | null; returnedReason: string; responsible: string; unit: string; kind: string; version: number;
 };
 
-const SELECT = `SELECT d.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle, d.event_id AS eventId, e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event, d.title, d.authority, d.suggested, d.state, d.date,
+const SELECT = `SELECT d.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle, d.event_id AS eventId, e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event, e.date AS eventDate, d.title, d.authority, d.suggested, d.state, d.date,
  coalesce(d.hand_time, d.time) AS time, d.book, a.initials AS docketedBy, d.docketed_by AS docketedById, c.initials AS checkedBy, d.closed_on AS closedOn, d.reason, ${factOf('m', 'court')} AS court,
  d.computed, d.moved_how AS movedHow, d.moved_reason AS movedReason, d.internal, d.place, d.link, d.short, d.long, d.hand_time AS handTime, r.initials AS returnedBy, d.returned_reason AS returnedReason, q.initials AS responsible, u.name AS unit, m.kind, d.version
  FROM deadline d JOIN matter m ON m.id = d.matter_id JOIN event e ON e.id = d.event_id JOIN staff q ON q.id = m.responsible_id JOIN business_unit u ON u.id = m.unit_id
@@ -78,6 +78,18 @@ export function docketChoices(w: World, me: Staff): { people: { id: string; name
 	};
 }
 
+/** The days of a span on which a court does not sit, with why: for the hatching of a month or a timeline. */
+export function closedDays(w: World, bookId: string | null, from: PlainDate, to: PlainDate): Record<string, string> {
+	const book = bookIn(w, bookId ?? 'us-federal');
+	const cal = calendarOf(book, closuresOf(w, book));
+	const out: Record<string, string> = {};
+	for (let d = toDay(from); d <= Math.min(toDay(to), toDay(from) + 3700); d++) {
+		const reason = cal.closed(d, 1);
+		if (reason) out[fromDay(d)] = reason.name;
+	}
+	return out;
+}
+
 export type HearingView = { id: string; date: PlainDate; title: string; matterNumber: string; matterTitle: string; time: string | null };
 /** A span of days with its dates and hearings, for a month or a timeline. */
 export function docketDays(w: World, me: Staff, f: DocketFilter & { from: string; to: string }): { rows: DeadlineView[]; hearings: HearingView[] } {
@@ -133,7 +145,7 @@ export function matterCounts(w: World, matterId: string): Record<string, CountVi
 	);
 }
 
-export type CheckItem = DeadlineView & { eventDate: PlainDate; eventTime: string | null; service: string | null; answers: { ask: string; answer: string }[]; source: { id: string; name: string } | null; enteredBy: string; count: CountView; fresh: { date: PlainDate; same: boolean; count: CountView } | null };
+export type CheckItem = DeadlineView & { eventTime: string | null; service: string | null; answers: { ask: string; answer: string }[]; source: { id: string; name: string } | null; enteredBy: string; count: CountView; fresh: { date: PlainDate; same: boolean; count: CountView } | null };
 /** One date as the second person sees it: the event, its source, the count that was docketed, and the same count made anew. */
 export function checkItem(w: World, me: Staff, deadlineId: string): CheckItem | undefined {
 	const r = w.db.prepare<unknown[], Row>(`${SELECT} WHERE d.id = @id AND ${visible('m')}`).get({ id: deadlineId, me: me.id });
@@ -144,7 +156,7 @@ export function checkItem(w: World, me: Staff, deadlineId: string): CheckItem | 
 	const anew = recompute(w, raw);
 	const stands = d.computed ?? d.date;
 	return {
-		...d, eventDate: e.date, eventTime: e.time, service: e.serviceSay, answers: e.answers, source: e.source, enteredBy: e.enteredBy, count: countView(w, r.book, JSON.parse(raw.trace) as Step[], stands),
+		...d, eventTime: e.time, service: e.serviceSay, answers: e.answers, source: e.source, enteredBy: e.enteredBy, count: countView(w, r.book, JSON.parse(raw.trace) as Step[], stands),
 		fresh: anew ? { date: anew.date, same: anew.date === stands, count: countView(w, r.book, anew.trace, anew.date) } : null
 	};
 }
@@ -188,3 +200,6 @@ export function courtDaysTo(w: World, bookId: string | null, to: PlainDate): num
 /** An event of a matter the viewer may see; undefined where it is not there for them. */
 export const eventFor = (w: World, me: Staff, id: string) =>
 	w.db.prepare<unknown[], { id: string; ahead: string | null }>(`SELECT e.id, e.ahead FROM event e JOIN matter m ON m.id = e.matter_id WHERE e.id = @id AND ${visible('m')}`).get({ id, me: me.id });
+/** A date of a matter the viewer may see; undefined where it is not there for them. */
+export const deadlineFor = (w: World, me: Staff, id: string) =>
+	w.db.prepare<unknown[], DeadlineRow>(`SELECT d.* FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.id = @id AND ${visible('m')}`).get({ id, me: me.id });

@@ -1,16 +1,26 @@
 import { fail } from '@sveltejs/kit';
-import { parseDate } from '#core/dates/plain.ts';
+import { addDays, date, daysInMonth } from '#core/dates/plain.ts';
 import { checkDeadline } from '#server/docket/commands.ts';
-import { docket, DOCKET_PAGE, type DocketFilter } from '#server/docket/queries.ts';
+import { closedDays, docket, docketChoices, docketDays, DOCKET_PAGE, type DocketFilter } from '#server/docket/queries.ts';
+import { readDocketFilter } from '#server/docket/report.ts';
 import { answer, ctx, form, only, theWorld } from '#server/web.ts';
 
-const SHOWS = ['open', 'unchecked', 'missed', 'proposed', 'all'] as const;
+const VIEWS = ['list', 'month', 'timeline'] as const;
 export function load(event) {
 	const me = only(event, 'docket.read');
 	const p = event.url.searchParams;
 	const w = theWorld();
-	const f: DocketFilter = { show: SHOWS.find((s) => s === p.get('show')) ?? 'open', who: p.get('who') === 'mine' ? 'mine' : 'all', from: parseDate(p.get('from')), to: parseDate(p.get('to')), page: Math.max(1, Number(p.get('page')) || 1) };
-	return { ...docket(w, me, f), filter: f, per: DOCKET_PAGE, unchecked: docket(w, me, { show: 'unchecked' }).total, missed: docket(w, me, { show: 'missed' }).total, bad: (p.get('from') && !f.from) || (p.get('to') && !f.to) ? 'One of the days is not a date that exists; it was left out.' : '' };
+	const today = w.clock.today();
+	const view = VIEWS.find((v) => v === p.get('view')) ?? 'list';
+	const { filter: f, bad } = readDocketFilter(p);
+	const base = { view, filter: f, bad, choices: docketChoices(w, me), missed: docket(w, me, { show: 'missed', per: 1 }).total };
+	if (view === 'list') return { ...base, ...docket(w, me, f), per: DOCKET_PAGE, span: null };
+	const month = /^\d{4}-(0[1-9]|1[0-2])$/.test(p.get('month') ?? '') ? p.get('month')! : today.slice(0, 7);
+	const [from, to] = view === 'month'
+		? [addDays(date(`${month}-01`), -6), addDays(date(`${month}-${daysInMonth(Number(month.slice(0, 4)), Number(month.slice(5)))}`), 6)]
+		: [f.from ? date(f.from) : addDays(today, -30), f.to ? date(f.to) : addDays(today, 150)];
+	const span: DocketFilter & { from: string; to: string } = { ...f, from, to };
+	return { ...base, rows: [], total: 0, per: DOCKET_PAGE, span: { month, from, to, closed: closedDays(w, null, from, to), ...docketDays(w, me, span) } };
 }
 export const actions = {
 	check: async (event) => {

@@ -57,3 +57,13 @@ CREATE TABLE date_document (
 -- Days on which someone is away: a date that lands on them is warned of.
 CREATE TABLE leave (id TEXT PRIMARY KEY, staff_id TEXT NOT NULL REFERENCES staff(id), from_day TEXT NOT NULL, to_day TEXT NOT NULL, note TEXT NOT NULL DEFAULT '', CHECK (to_day >= from_day)) STRICT;
 CREATE INDEX leave_staff ON leave(staff_id, to_day);
+-- Calendars to subscribe to, by a secret address of which only the digest is kept; read with the rights of the one who made it.
+CREATE TABLE feed (
+  id TEXT PRIMARY KEY, digest TEXT NOT NULL UNIQUE, sort TEXT NOT NULL CHECK (sort IN ('person','matter','department')), matter_id TEXT REFERENCES matter(id), staff_id TEXT NOT NULL REFERENCES staff(id),
+  made_at TEXT NOT NULL, revoked_at TEXT, read_at TEXT, CHECK ((sort = 'matter') = (matter_id IS NOT NULL))
+) STRICT;
+CREATE INDEX feed_staff ON feed(staff_id);
+-- One date sent to somebody outside; a job tells them when it changes.
+CREATE TABLE invitation (
+  id TEXT PRIMARY KEY, deadline_id TEXT NOT NULL REFERENCES deadline(id), name TEXT NOT NULL, email TEXT NOT NULL, words TEXT NOT NULL DEFAULT '', sent_by TEXT NOT NULL REFERENCES staff(id), sent_at TEXT NOT NULL, said TEXT NOT NULL, UNIQUE (deadline_id, email)
+) STRICT;

@@ -14,16 +14,20 @@
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { CountView } from '#server/docket/queries.ts';
 
-	type Question = { id: string; ask: string; kind: 'choice' | 'date'; options?: { id: string; say: string }[] | undefined };
-	type Choice = { id: string; text: string; served: boolean; ahead: string | null; timed: boolean; questions: Question[] };
+	type Question = { id: string; ask: string; kind: 'choice' | 'date'; options?: { id: string; say: string }[] | undefined; if?: Record<string, string> | undefined };
+	type Choice = { id: string; book: string; bookShort: string; text: string; served: boolean; ahead: string | null; timed: boolean; hint: string | null; questions: Question[] };
 	type Proposal = { rule: string; title: string; authority: string; date: PlainDate; time: string | null; suggested: boolean; count: CountView; courtDays: number; past: boolean };
-	type Props = { open: boolean; matter: { id: string; number: string; title: string }; book: string; choices: Choice[]; services: { id: string; say: string; add: string | null }[]; today: string; people: string };
-	let { open = $bindable(), matter, book, choices, services, today, people }: Props = $props();
+	type Props = { open: boolean; matter: { id: string; number: string; title: string }; choices: Choice[]; services: Record<string, { id: string; say: string; add: string | null }[]>; documents: { id: string; name: string }[]; today: string; people: string };
+	let { open = $bindable(), matter, choices, services: allServices, documents, today, people }: Props = $props();
 
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`event ${matter.id}`, { eventKey: '', typed: '', date: '', time: '', service: '', name: '', sure: false, answers: {} as Record<string, string> });
+	const kept = draft(`event ${matter.id}`, { eventKey: '', typed: '', date: '', time: '', service: '', name: '', sourceId: '', place: '', link: '', sure: false, answers: {} as Record<string, string> });
 	const v = kept.value;
 	const event = $derived(choices.find((c) => c.id === v.eventKey));
+	const several = $derived(new Set(choices.map((c) => c.book)).size > 1);
+	const services = $derived(event ? (allServices[event.book] ?? []) : []);
+	/** Questions that depend on another's answer come with it. */
+	const questions = $derived((event?.questions ?? []).filter((q) => Object.entries(q.if ?? {}).every(([k, a]) => (v.answers[k] || event?.questions.find((x) => x.id === k)?.options?.[0]?.id) === a)));
 	let proposals = $state<Proposal[]>([]);
 	let left = $state<{ title: string; reason: string }[]>([]);
 	let chosen = $state<string[]>([]);
@@ -33,7 +37,7 @@
 	let asked = 0;
 
 	const iso = $derived.by(() => { const r = readDate(v.date, today as PlainDate); return 'date' in r ? r.date : v.date; });
-	const request = $derived(event && v.date.trim() ? JSON.stringify({ matterId: matter.id, eventKey: v.eventKey, date: iso, time: v.time, service: event.served ? v.service : '', sure: v.sure, answers: Object.fromEntries(event.questions.map((q) => [q.id, v.answers[q.id] ?? ''])) }) : '');
+	const request = $derived(event && v.date.trim() ? JSON.stringify({ matterId: matter.id, eventKey: v.eventKey, date: iso, time: v.time, service: event.served ? v.service : '', sure: v.sure, answers: Object.fromEntries(questions.map((q) => [q.id, v.answers[q.id] ?? ''])) }) : '');
 	$effect(() => {
 		const body = request;
 		if (!open || !body) { proposals = []; left = []; faults = {}; return; }
@@ -56,24 +60,26 @@
 	const add = $derived(services.find((s) => s.id === v.service)?.add);
 </script>
 
-<Drawer bind:open title="Enter an event" about="{matter.number} {matter.title}, {book}" wide>
+<Drawer bind:open title="Enter an event" about="{matter.number} {matter.title}{event ? `, ${event.bookShort}` : ''}" wide>
 	<ActionForm action="?/enter" ondone={(d) => { kept.clear(); open = false; toast(Number(d.docketed) ? `Docketed ${plural(Number(d.docketed), 'date')}. A second person is asked to check.` : 'Kept as proposed.'); }}>
 		{#snippet children({ errors, busy })}
 			{@const e = { ...faults, ...errors }}
 			<input type="hidden" name="matterId" value={matter.id} />
 			<div class="flex flex-col gap-2.5">
-				<Choose label="What happened" name="eventKey" bind:value={v.eventKey} bind:typed={v.typed} items={choices.map((c) => ({ value: c.id, label: c.text }))} error={e.eventKey} />
+				<Choose label="What happened" name="eventKey" bind:value={v.eventKey} bind:typed={v.typed} items={choices.map((c) => ({ value: c.id, label: c.text, ...(several ? { about: c.bookShort } : {}) }))} error={e.eventKey} hint={event?.hint ?? undefined} />
 				<div class="grid grid-cols-2 gap-3">
 					<DateField name="date" label="On" bind:value={v.date} {today} error={e.date} />
-					{#if event?.served}<Field label="Served by" error={e.service} hint={v.service ? (add ? `may add ${add.replace('cd', ' court days').replace('d', ' days').replace('  ', ' ')}; each count says whether it does` : 'adds nothing') : undefined}>{#snippet children(c)}<select class="box" name="service" bind:value={v.service} {...c}><option value="">Not served, or not known</option>{#each services as s (s.id)}<option value={s.id}>{s.say.charAt(0).toUpperCase() + s.say.slice(1)}</option>{/each}</select>{/snippet}</Field>
-					{:else if event?.ahead || event?.timed}<Field label="At" error={e.time} hint={event?.timed ? 'hours are counted from it' : 'optional, like 10:00'}>{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
+					{#if event?.ahead || event?.timed}<Field label="At" error={e.time} hint={event?.timed ? (event.served ? 'where service depends on it' : 'hours are counted from it') : 'optional, like 10:00'}>{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
+					{#if event?.served}<Field label={event.ahead ? 'To be served by' : 'Served by'} error={e.service} hint={v.service ? (add ? `may add ${add.replace('cd', ' court days').replace('d', ' days').replace('  ', ' ')}; each count says whether it does` : 'adds nothing by itself') : undefined}>{#snippet children(c)}<select class="box" name="service" bind:value={v.service} {...c}><option value="">Not served, or not known</option>{#each services as s (s.id)}<option value={s.id}>{s.say.charAt(0).toUpperCase() + s.say.slice(1)}</option>{/each}</select>{/snippet}</Field>{/if}
 				</div>
 				{#if v.sure || /Is the year right/.test(e.date ?? '')}<label class="flex gap-2"><input type="checkbox" name="sure" bind:checked={v.sure} class="accent-petrol" /> Yes, it did happen that long before the matter was opened</label>{/if}
-				{#each event?.questions ?? [] as q (q.id)}
+				{#each questions as q (q.id)}
 					{#if q.kind === 'choice'}<Field label={q.ask} error={e[`answer-${q.id}`]}>{#snippet children(c)}<select class="box" name="answer-{q.id}" bind:value={v.answers[q.id]} {...c}><option value="">Not answered (taken as: {q.options![0]!.say})</option>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option>{/each}</select>{/snippet}</Field>
 					{:else}<DateField name="answer-{q.id}" label={q.ask} bind:value={() => v.answers[q.id] ?? '', (x) => (v.answers[q.id] = x)} {today} error={e[`answer-${q.id}`]} />{/if}
 				{/each}
 				<Field label="Name it" error={e.name} hint="shown beside each date: which motion, which set">{#snippet children(c)}<input class="box" name="name" bind:value={v.name} autocomplete="off" {...c} />{/snippet}</Field>
+				<Field label="From which document" error={e.sourceId} hint="the second person checks the date against it">{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None in the matter yet</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
+				{#if event?.ahead}<div class="grid grid-cols-2 gap-3"><Field label="Place" error={e.place}>{#snippet children(c)}<input class="box" name="place" bind:value={v.place} autocomplete="off" {...c} />{/snippet}</Field><Field label="Link" error={e.link}>{#snippet children(c)}<input class="box" name="link" bind:value={v.link} placeholder="https://" autocomplete="off" {...c} />{/snippet}</Field></div>{/if}
 			</div>
 			<div class="ruled mt-4"><h3 class="font-semibold">What follows</h3>{#if looking}<span class="sub" role="status">counting…</span>{/if}</div>
 			{#each proposals as p (p.rule)}

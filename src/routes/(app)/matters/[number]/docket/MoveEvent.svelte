@@ -8,28 +8,35 @@
 	import { readDate } from '#core/dates/read.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/commands.ts';
-	type Props = { event: { id: string; text: string; date: PlainDate; version: number }; today: string; onclose: () => void };
-	let { event, today, onclose }: Props = $props();
-	let to = $state(''), reason = $state(''), fault = $state('');
+	type Props = { event: { id: string; text: string; date: PlainDate; version: number; ahead: string | null; time: string | null }; documents: { id: string; name: string }[]; today: string; onclose: () => void };
+	let { event, documents, today, onclose }: Props = $props();
+	let to = $state(''), reason = $state(''), fault = $state(''), sourceId = $state('');
+	// svelte-ignore state_referenced_locally
+	let time = $state(event.time ?? '');
+	let gone = $state<string[]>([]), warnings = $state<string[]>([]);
+	let ready = $state(false);
 	let moves = $state<Move[]>([]);
 	let only = $state<string[]>([]);
 	let choose = $state(false);
 	let asked = 0;
 	$effect(() => {
 		const typed = to.trim();
-		if (!typed) { moves = []; fault = ''; return; }
+		if (!typed) { moves = []; gone = []; warnings = []; ready = false; fault = ''; return; }
 		const r = readDate(typed, today as PlainDate);
-		if ('error' in r) { moves = []; return; }
+		if ('error' in r) { moves = []; ready = false; return; }
 		const mine = ++asked;
 		void fetch(`/api/moves?event=${event.id}&to=${r.date}`).then(async (res) => {
-			const out = (await res.json()) as { moves?: Move[]; error?: string };
+			const out = (await res.json()) as { moves?: Move[]; gone?: string[]; warnings?: string[]; error?: string };
 			if (mine !== asked) return;
 			fault = out.error ?? '';
 			moves = out.moves ?? [];
+			gone = out.gone ?? [];
+			warnings = out.warnings ?? [];
+			ready = out.moves !== undefined;
 			only = moves.filter((m) => m.state !== 'met').map((m) => m.deadlineId);
 		});
 	});
-	const dates = $derived(moves.filter((m) => m.days !== 0 && (!choose || only.includes(m.deadlineId))));
+	const dates = $derived(moves.filter((m) => m.days !== 0 && !m.held && (!choose || only.includes(m.deadlineId))));
 	const tasks = $derived(dates.flatMap((m) => m.tasks.filter((t) => t.days !== 0)));
 	const sign = (n: number) => (n > 0 ? `+${n}` : String(n).replace('-', '−'));
 </script>
@@ -41,7 +48,9 @@
 		{#snippet children({ errors, busy })}
 			<input type="hidden" name="eventId" value={event.id} /><input type="hidden" name="version" value={event.version} />{#if choose}<input type="hidden" name="choose" value="1" />{/if}
 			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3"><div><span class="sub text-[12px]">from</span><p class="read text-[17px] whitespace-nowrap">{short(event.date, today).slice(4)}</p></div><DateField name="to" label="to" bind:value={to} {today} error={errors.to || fault || undefined} /></div>
+			{#if event.ahead}<Field label="At" error={errors.time} class="mt-3">{#snippet children(c)}<input class="box" name="time" bind:value={time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
 			<div aria-live="polite">
+				{#each warnings as w (w)}<p class="mt-2 font-semibold text-saffron-ink">The event itself {w}</p>{/each}
 				{#each moves as m (m.deadlineId)}
 					<div class="row py-1.5 {m.days === 0 ? 'text-ink-3' : ''}">
 						<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2">{#if choose}<label class="flex gap-1.5"><input type="checkbox" name="only" value={m.deadlineId} bind:group={only} disabled={m.state === 'met'} class="accent-petrol" />{m.title}</label>{:else}<span>{m.title}</span>{/if}<s class="sub">{short(m.from, today).slice(4)}</s><b class="font-semibold">{short(m.to, today).slice(4)}</b><b class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b></div>
@@ -49,11 +58,13 @@
 						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">{w}</p>{/each}
 					</div>
 				{/each}
+				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">{g}: no rule sets it from this day; it stays as it was</p>{/each}
 			</div>
-			{#if moves.length}
+			{#if ready}
 				<Field label="Reason" error={errors.reason} class="mt-3" hint="kept with the change: the order, the agreement, a slip">{#snippet children(c)}<input class="box" name="reason" bind:value={reason} autocomplete="off" {...c} />{/snippet}</Field>
+				<Field label="Source document" error={errors.sourceId} class="mt-3">{#snippet children(c)}<select class="box" name="sourceId" bind:value={sourceId} {...c}><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
 				<p class="sub mt-2">{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move. Each date is checked again by a second person. Everyone on the matter is told, once.</p>
-				<div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>Move {choose ? plural(only.length, 'date') : moves.length === 1 ? 'it' : 'all'}</button>{#if moves.length > 1}<button type="button" class="btn" onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button></div>
+				<div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>Move {choose ? plural(only.length, 'date') : moves.length < 2 ? 'it' : 'all'}</button>{#if moves.length > 1}<button type="button" class="btn" onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button></div>
 			{:else}<div class="mt-3"><button type="button" class="btn slight" onclick={onclose}>Leave</button></div>{/if}
 		{/snippet}
 	</ActionForm>

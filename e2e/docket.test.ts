@@ -1,0 +1,301 @@
+/** The docket in depth, through the real interface: other courts, orders, closures, books, checks, moves, reports, the pen line. */
+import assert from 'node:assert/strict';
+import { after, before, describe, it } from 'node:test';
+import type { Browser } from 'puppeteer-core';
+import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
+
+let house: House;
+let browser: Browser;
+let io: Desk, clerk: Desk;
+const address = async (d: Desk, title: string): Promise<string> => {
+	await d.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
+	return (await d.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
+};
+const dateOf = (d: Desk, title: string) => d.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
+const wait = (d: Desk, sel: string) => d.page.waitForSelector(sel);
+
+describe('the docket in depth', { timeout: 600_000 }, () => {
+	let pier = '', slip = '';
+	before(async () => {
+		house = await openHouse('demo/make.ts');
+		browser = await openBrowser();
+		io = await sit(browser, house.origin, 'okafor');
+		clerk = await sit(browser, house.origin, 'castellan');
+		pier = await address(io, 'Pier 9');
+		slip = await address(io, 'Slip 4');
+	});
+	after(async () => {
+		await browser?.close();
+		await house?.stop();
+	});
+
+	it('enters a hearing of a state court with its question and how papers are served', async () => {
+		await clerk.go(`${slip}/docket`);
+		await clerk.press('Enter an event');
+		await clerk.choose('What happened', 'motion return', 'Motion return date');
+		await clerk.fill('On', '15 Mar 2027');
+		await clerk.select('To be served by', 'By mail within New York');
+		await clerk.sees('Serve motion papers');
+		await wait(clerk, '[role="dialog"] [data-date="2027-03-02"]'); // 8 days and 5 for mail end on a Tuesday
+		await clerk.select('Is a 7-day answer demanded?', 'yes');
+		await wait(clerk, '[role="dialog"] [data-date="2027-02-22"]'); // 16 and 5
+		await clerk.sees('Reply papers');
+		await clerk.fill('Name it', 'to renew');
+		await clerk.press('Docket 4 dates');
+		await clerk.sees('to renew');
+		assert.equal(await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) => all.at(-1)!.querySelectorAll('[data-state="docketed"]').length), 4);
+	});
+
+	it('dockets several proposals at once', async () => {
+		await io.go(`${pier}/docket`);
+		const boxes = await io.page.$$eval('[data-state="proposed"] input[type="checkbox"]', (all) => { for (const b of all.slice(0, 2)) (b as HTMLInputElement).click(); return all.length; });
+		assert.ok(boxes >= 2);
+		await io.press('Docket 2 dates');
+		await io.sees('Docketed 2 dates. A second person is asked to check.');
+	});
+
+	it('moves a date by agreement and keeps the computed one beside it; a date of our own comes before it', async () => {
+		await io.go(`${pier}/docket`);
+		const was = await dateOf(io, 'Pretrial disclosures');
+		await io.press('Pretrial disclosures');
+		await io.press('Move it');
+		await io.fill('Days', '+14d');
+		await io.sees("the rule's own day, Fri 13 Aug 2027");
+		await io.press('Move the date', '[role="dialog"]');
+		await io.sees('The reason is missing.');
+		await io.fill('Reason', 'Stipulated');
+		await io.page.$eval('[role="dialog"] input[value="agreement"]', (e) => (e as HTMLInputElement).click());
+		await io.press('Move the date', '[role="dialog"]');
+		await io.sees('by agreement, the rule gives 13 Aug 2027');
+		assert.equal(was, '2027-08-13');
+		assert.equal(await dateOf(io, 'Pretrial disclosures'), '2027-08-27');
+		await io.press('Details');
+		await io.fill('Our own earlier date', '30 Aug 2027');
+		await io.press('Keep', '[role="dialog"]');
+		await io.sees('The internal date lies after the date itself');
+		await io.fill('Our own earlier date', '20 Aug 2027');
+		await io.fill('Place', 'Clerk of the court');
+		await io.press('Keep', '[role="dialog"]');
+		await io.sees('ours 20 Aug 2027');
+		await io.sees('Clerk of the court');
+	});
+
+	it('returns a date with a reason, and takes the answer', async () => {
+		await clerk.go('/docket/check');
+		const link = await clerk.page.$$eval('a[data-item]', (all) => all.find((a) => a.getAttribute('data-item') === 'Responses')!.getAttribute('href')!);
+		await clerk.go(link);
+		await clerk.sees('Wharf tenant fit-out claim');
+		await clerk.sees('Counted anew just now: the same day');
+		await clerk.press('I do not agree');
+		await clerk.press('Return it to SR');
+		await clerk.sees('What is wrong is missing.');
+		await clerk.fill('What is wrong', 'Mailed from out of state?');
+		await clerk.press('Return it to SR');
+		await clerk.sees('Returned to SR.');
+		const reyes = await sit(browser, house.origin, 'reyes');
+		const lease = await address(reyes, 'Wharf tenant');
+		await reyes.go(`${lease}/docket`);
+		await reyes.press('returned by DC');
+		await reyes.sees('Mailed from out of state?');
+		await reyes.press('Answer the check');
+		await reyes.fill('Why it stands', 'Posted in Oakland, see the stamp');
+		await reyes.press('Answer', '[role="dialog"]');
+		await reyes.sees('Answered; it waits for a second check again.');
+		await clerk.go(link);
+		await clerk.press('Confirm');
+		await clerk.sees('Responses: confirmed.');
+		await reyes.page.browserContext().close();
+	});
+
+	it('enters a date by hand and a hearing, and shows them as list, timeline and month', async () => {
+		await io.go(`${pier}/docket`);
+		await io.press('By hand');
+		await io.fill('Title', 'Privilege log');
+		await io.fill('On', '12 Jan 2027');
+		await io.fill('Authority', 'Letter of 20 November');
+		await io.press('Docket the date');
+		await wait(io, '[data-deadline="Privilege log"][data-state="docketed"]');
+		await io.press('By day');
+		await wait(io, '[data-deadline="Privilege log"]');
+		await io.press('Timeline');
+		await wait(io, '[data-mark="Privilege log"]');
+		const width = () => io.page.$eval('[aria-label^="Timeline"] > div', (e) => e.clientWidth);
+		const before = await width();
+		await io.press('Show fewer days');
+		await io.page.waitForFunction((b) => document.querySelector('[aria-label^="Timeline"] > div')!.clientWidth > b, {}, before);
+		await io.go(`${pier}/docket?view=month&month=2027-01`);
+		await wait(io, 'td[title*="Martin Luther King"]');
+		await wait(io, '[data-mark="Privilege log"]');
+	});
+
+	it('lays an order over the rules of one matter, shows what it changes, and applies it', async () => {
+		await io.go(`${pier}/docket`);
+		await io.press('Lay an order over the rules');
+		await io.fill('Dated', '20 Nov 2026');
+		await io.fill('The order', 'Pretrial order 1');
+		await io.select('Line 1: event', 'trial date');
+		await io.select('Line 1: which date', 'offer of judgment');
+		await io.fill('Line 1: days', 'soon');
+		await io.press('Lay it over the rules');
+		await io.sees('is not a count');
+		await io.fill('Line 1: days', '-21d');
+		await wait(io, '[data-effect="Offer of judgment"]');
+		await io.press('Lay it over the rules');
+		await io.sees('would change. Nothing has moved yet.');
+		await io.page.$$eval('[data-change] input[type="checkbox"]', (all) => all.forEach((b) => { const box = b as HTMLInputElement; if (box.checked && !box.getAttribute('aria-label')!.includes('Offer of judgment')) box.click(); }));
+		await io.press('Change 1 date');
+		await io.sees('Changed 1 date.');
+		assert.equal(await dateOf(io, 'Offer of judgment'), '2027-08-23');
+		await io.sees('Pretrial order 1');
+		await io.press('it no longer holds');
+		await io.sees('End it');
+	});
+
+	it('adds a closure only after showing what it affects; the dates wait and are left or applied', async () => {
+		await clerk.go('/docket/closures');
+		await clerk.press('Add a closure');
+		await clerk.select('Court', 'Northern District of California');
+		await clerk.fill('Day', '30 Nov 2026');
+		await clerk.fill('Reason', 'Day of mourning');
+		await wait(clerk, '[data-effect]');
+		await clerk.press('Add the closure', '[role="dialog"]');
+		await clerk.sees('wait for a decision');
+		await clerk.go('/docket/changes');
+		const matter = await clerk.page.$eval('[data-matter]', (e) => e.getAttribute('data-matter')!);
+		const section = `[data-matter="${matter}"]`;
+		await clerk.press('Leave as it is', section);
+		await clerk.press('Leave', section);
+		await clerk.sees('Say why the date stays as it is.');
+		await clerk.fill('Why they stay', 'Already filed');
+		await clerk.press('Leave', section);
+		await clerk.page.waitForFunction((s) => !document.querySelector(s), {}, section);
+		await io.go('/docket/closures');
+		assert.equal(await io.page.$('button'), await io.page.$('button'), 'counsel reads');
+		assert.equal((await io.text()).includes('Add a closure'), false);
+	});
+
+	it('writes a timeline from a form, changes it in YAML with its faults at their lines, and lists what moves', async () => {
+		await clerk.go('/rulebooks/new');
+		await clerk.fill('Name', 'Dry dock season');
+		await clerk.fill('Anchor', 'Vessel enters the dock');
+		await clerk.fill('What is due, row 1', 'Order the steel');
+		await clerk.fill('Days, row 1', 'early');
+		await clerk.press('Write the book');
+		await clerk.sees('Write the days like');
+		await clerk.fill('Days, row 1', '-20cd');
+		await clerk.press('Write the book');
+		await clerk.sees('Order the steel');
+		await clerk.sees('-20cd');
+		await clerk.press('Change it');
+		await clerk.sees('It holds together');
+		const write = (from: string, to: string) => clerk.page.$eval('textarea[name="yaml"]', (t, a, b) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace(a, b); area.dispatchEvent(new Event('input', { bubbles: true })); }, from, to);
+		await write('count: -20cd', 'count: someday');
+		await clerk.sees(/line \d+ .*someday/);
+		await write('count: someday', 'count: -25cd');
+		await clerk.sees('It holds together');
+		await clerk.fill('What changed', 'Steel takes longer');
+		await clerk.press('Save this version');
+		await clerk.sees('still says');
+		await clerk.page.$eval('textarea[name="yaml"]', (t) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace(/version: .*/, 'version: "2"'); area.dispatchEvent(new Event('input', { bubbles: true })); });
+		await clerk.sees('It holds together');
+		await clerk.press('Save this version');
+		await clerk.sees('-25cd');
+		await clerk.sees('Steel takes longer');
+		await clerk.go('/rulebooks/us-ca-superior/edit');
+		await clerk.sees(/\d+ of \d+ agree/);
+		await write('gives: "2026-06-08"', 'gives: "2026-06-09"');
+		await clerk.sees('the example says 2026-06-09');
+	});
+
+	it('reports by day and by matter, with how each date was counted, as file and by mail', async () => {
+		await io.go('/docket/report?go=1&from=2026-11-23&to=2027-03-31');
+		await io.sees(/Service by|moves on|moves back/);
+		await io.select('Order', 'By matter');
+		await io.press('Show');
+		await io.page.waitForFunction(() => /^LF-/.test(document.querySelector('[data-group]')?.getAttribute('data-group') ?? ''));
+		const get = (as: string) => io.page.evaluate(async (a) => { const r = await fetch(`/docket/report/export?go=1&from=2026-11-23&to=2027-03-31&as=${a}`); return [r.status, r.headers.get('content-type'), (await r.text()).slice(0, 30)] as const; }, as);
+		assert.match((await get('pdf'))[2], /^%PDF/);
+		assert.match((await get('xlsx'))[2], /^PK/);
+		assert.match((await get('ics'))[2], /^BEGIN:VCALENDAR/);
+		assert.equal((await get('doc'))[0], 404);
+		await io.press('By mail');
+		await io.page.$eval('[role="dialog"] input[value="stf_castellan"]', (e) => (e as HTMLInputElement).click());
+		await io.press('Send to 1 colleague');
+		await io.sees('Sent to 1 colleague.');
+		await clerk.page.waitForFunction(async () => (await (await fetch('/post?q=Docket+report')).text()).includes('Docket report:'), { timeout: 20_000, polling: 700 });
+	});
+
+	it('counts a date for any court, keeps the question in the address, and through the pen line', async () => {
+		await io.go('/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic');
+		assert.equal(await io.attribute('[data-result]', 'data-result'), '2026-12-28');
+		await io.select('Served', 'Not served');
+		await wait(io, '[data-result="2026-12-30"]');
+		assert.match(io.page.url(), /n=16/);
+		await io.go('/count?court=mars&n=3');
+		await io.sees('There is no court “mars” here.');
+		await io.go('/');
+		await io.page.keyboard.press('/');
+		await io.page.keyboard.type('count 30d from Friday ca superior electronic');
+		await wait(io, '[data-counted]');
+		await io.sees('Tuesday 22 December 2026');
+		await io.page.keyboard.press('Enter');
+		await wait(io, '[data-result="2026-12-22"]');
+	});
+
+	it('enters an event by the pen line, shown before Enter commits it', async () => {
+		const number = pier.split('/').at(-1)!;
+		await io.go('/');
+		await io.page.keyboard.press('/');
+		await io.page.keyboard.type(`event ${number} interrogatories served yesterday by mail`);
+		await io.sees('Interrogatories served');
+		await io.sees('answers and objections 2026-12-28'); // thirty days end on the 22nd, three for mail on Christmas, then the weekend
+		await io.page.keyboard.press('Enter');
+		await io.sees('one date docketed');
+		await io.go(`${pier}/docket`);
+		await wait(io, 'section[data-event="interrogatories-served"] [data-state="docketed"]');
+	});
+
+	it('gives a calendar by a secret address until it is revoked', async () => {
+		await io.go(`${pier}/docket`);
+		await io.press('make one', '#books');
+		await wait(io, 'input[aria-label="Calendar address"]');
+		const at = await io.page.$eval('input[aria-label="Calendar address"]', (e) => (e as HTMLInputElement).value);
+		const first = await fetch(at);
+		assert.equal(first.status, 200);
+		assert.match(await first.text(), /BEGIN:VEVENT[\s\S]*Pier 9 passenger fall/);
+		await io.go(`${pier}/docket`);
+		await io.press('revoke it');
+		await io.sees('Revoked');
+		const after = await fetch(at);
+		assert.equal(after.status, 410);
+		assert.match(await after.text(), /revoked/);
+		assert.equal((await fetch(`${house.origin}/feed/nothing-of-the-kind`)).status, 404);
+	});
+
+	it('sends one date outside as an invitation', async () => {
+		await io.go(`${pier}/docket`);
+		await io.press('Mediation statement');
+		await io.press('Send outside');
+		await io.fill('Name', 'Vera Stone');
+		await io.fill('Mail address', 'not an address');
+		await io.press('Send the date');
+		await io.sees('That is not a mail address.');
+		await io.fill('Mail address', 'vera@mediator.example');
+		await io.press('Send the date');
+		await io.sees('They are told when it changes.');
+	});
+
+	it('filters the department by person, court and kind, on a timeline and in a month', async () => {
+		await io.go('/docket');
+		await io.select('Any court', 'High Court');
+		await io.sees('Solent pontoon collision');
+		assert.equal(await io.page.$$eval('[data-deadline]', (all) => all.length), 1);
+		await io.press('Timeline');
+		await wait(io, '[data-mark="Defence"]');
+		await io.press('take filters off');
+		await io.go('/docket?view=month&month=2026-12');
+		await wait(io, '[data-mark]');
+		await io.go('/docket?from=2026-13-40');
+		await io.sees('not a date that exists');
+	});
+});

@@ -1,0 +1,62 @@
+<!-- The docket report: chosen at the top, read below, and taken along as PDF, XLSX, CSV, ICS or by mail. -->
+<script lang="ts">
+	import { toast } from 'svelte-sonner';
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import DocketTabs from '$lib/docket/DocketTabs.svelte';
+	import Drawer from '$lib/ui/Drawer.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import Kite from '$lib/ui/Kite.svelte';
+	import { plural } from '$lib/ui/say.ts';
+	let { data } = $props();
+	const f = $derived(data.asked.filter);
+	let mailing = $state(false), words = $state('');
+	let chosen = $state<string[]>([]);
+	const shown = $derived(data.columns.filter(([c]) => c !== 'count' && data.asked.columns.includes(c)).sort((a, b) => data.asked.columns.indexOf(a[0]) - data.asked.columns.indexOf(b[0])));
+	const cells = $derived(data.asked.columns.filter((x) => x !== 'count') as string[]);
+	const file = (as: string) => `/docket/report/export?${data.query}&as=${as}`;
+	let cols = $derived<string[]>(data.asked.columns);
+	const order = $derived(data.columns.map(([c]) => c).filter((c) => cols.includes(c)));
+</script>
+
+<svelte:head><title>Docket report · Kite Pen</title></svelte:head>
+<div class="px-5 py-4">
+	<div class="flex flex-wrap items-baseline gap-3"><h1>Docket report</h1><span class="sub grow">{data.said}: {plural(data.total, 'date')}</span><DocketTabs /></div>
+	<form method="get" class="no-print mt-3">
+		<input type="hidden" name="go" value="1" /><input type="hidden" name="cols" value={order.join(',')} />
+		<div class="flex flex-wrap items-center gap-2">
+			<select class="box !w-auto" name="show" aria-label="Which dates" value={f.show ?? 'open'}><option value="open">Docketed</option><option value="unchecked">Unchecked</option><option value="missed">Missed</option><option value="proposed">Proposed</option><option value="all">All</option></select>
+			<input class="box !w-28" name="from" value={f.from ?? ''} placeholder="2026-11-01" aria-label="From, as year-month-day" /><span class="sub">to</span><input class="box !w-28" name="to" value={f.to ?? ''} placeholder="2027-01-31" aria-label="To, as year-month-day" />
+			<input class="box !w-36" name="matter" value={f.matter ?? ''} placeholder="LF-2026-0042" aria-label="One matter, by its number" />
+			<select class="box !w-auto max-w-[170px]" name="who" aria-label="Person" value={f.who ?? ''}><option value="">Anyone</option><option value="mine">On my matters</option>{#each data.choices.people as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>
+			<select class="box !w-auto max-w-[170px]" name="unit" aria-label="Business unit" value={f.unit ?? ''}><option value="">Any business unit</option>{#each data.choices.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>
+			<select class="box !w-auto" name="order" aria-label="Order" value={f.order ?? 'day'}><option value="day">By day</option><option value="matter">By matter</option></select>
+			<select class="box !w-auto" name="long" aria-label="Descriptions" value={data.asked.long ? '1' : ''}><option value="">Short descriptions</option><option value="1">Long descriptions</option></select>
+			<button class="btn go">Show</button>
+		</div>
+		<details class="mt-2"><summary class="act inline-block">Columns: {order.length}</summary><div class="mt-2 grid max-w-[820px] grid-cols-4 gap-1.5">{#each data.columns as [c, name] (c)}<label class="flex gap-2"><input type="checkbox" class="accent-petrol" value={c} bind:group={cols} /> {name}</label>{/each}</div></details>
+	</form>
+	{#if data.bad}<p class="fault mt-2">{data.bad}</p>{/if}
+	<div class="no-print mt-3 flex flex-wrap items-center gap-3"><a class="act" href={file('pdf')}>PDF</a><a class="act" href={file('xlsx')}>XLSX</a><a class="act" href={file('csv')}>CSV</a><a class="act" href={file('ics')}>ICS</a><button class="act" onclick={() => (mailing = true)}>By mail</button><button class="act" onclick={() => window.print()}>Print</button></div>
+	{#if data.total === 0}<Empty>No date fits. Give a longer span, or all dates.</Empty>{/if}
+	{#each data.groups as g (g.key)}
+		<table class="list mt-4" data-group={g.key}><caption class="read pb-1 text-left text-[17px] font-medium">{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption>
+			<thead><tr><th class="w-[26px]"><span class="vh">State</span></th>{#each shown as [c, name] (c)}<th>{name}</th>{/each}</tr></thead>
+			<tbody>{#each g.rows as r (r.id)}
+				<tr class="link"><td><Kite state={r.state} checked={r.checked} late={r.late && r.state === 'docketed'} /></td>{#each shown as [c] (c)}<td class={c === 'title' ? 'max-w-[280px]' : c === 'matter' || c === 'authority' || c === 'event' ? 'max-w-[220px] truncate' : 'whitespace-nowrap'}>{#if c === 'title'}<a class="font-semibold whitespace-pre-line hover:underline" href={r.href}>{r.cells[cells.indexOf(c)]}</a>{:else}{r.cells[cells.indexOf(c)]}{/if}</td>{/each}</tr>
+				{#if data.asked.columns.includes('count') && r.count}<tr><td></td><td colspan={shown.length} class="!h-auto pb-1.5 text-[12.5px] text-ink-2">{r.count}</td></tr>{/if}
+			{/each}</tbody></table>
+	{/each}
+	{#if data.total > data.shown}<p class="sub mt-3">The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.</p>{/if}
+</div>
+<Drawer bind:open={mailing} title="Send the report" about="{data.said}. Everyone gets it as they themselves may see it.">
+	<ActionForm action="?/mail" ondone={(d) => { mailing = false; toast(`Sent to ${plural(Number(d.sent), 'colleague')}.`); }}>
+		{#snippet children({ errors, busy })}
+			<input type="hidden" name="query" value={data.query} />
+			<fieldset><legend class="label">To</legend>{#each data.choices.people as s (s.id)}<label class="flex gap-2 py-0.5"><input type="checkbox" name="to" value={s.id} bind:group={chosen} class="accent-petrol" /> {s.name}</label>{/each}</fieldset>
+			{#if errors.to}<p class="fault mt-1">{errors.to}</p>{/if}
+			<Field label="Message" error={errors.words} hint="optional" class="mt-3">{#snippet children(c)}<textarea class="box" name="words" rows="2" bind:value={words} {...c}></textarea>{/snippet}</Field>
+			<div class="mt-4"><button class="btn go" disabled={busy || chosen.length === 0}>Send to {plural(chosen.length, 'colleague')}</button></div>
+		{/snippet}
+	</ActionForm>
+</Drawer>

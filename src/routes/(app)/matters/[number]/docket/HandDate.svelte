@@ -1,0 +1,32 @@
+<!-- A date or a hearing without a rule: from an order, a letter, an agreement. -->
+<script lang="ts">
+	import { toast } from 'svelte-sonner';
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import DateField from '$lib/ui/DateField.svelte';
+	import Drawer from '$lib/ui/Drawer.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import { draft } from '$lib/ui/draft.svelte';
+	type Props = { open: boolean; matter: { id: string; number: string; title: string }; documents: { id: string; name: string }[]; today: string };
+	let { open = $bindable(), matter, documents, today }: Props = $props();
+	// svelte-ignore state_referenced_locally
+	const kept = draft(`hand ${matter.id}`, { what: 'deadline', title: '', date: '', time: '', authority: '', place: '', link: '', long: '', sourceId: '' });
+	const v = kept.value;
+</script>
+
+<Drawer bind:open title="Enter a date by hand" about="{matter.number} {matter.title}; no rule counts it">
+	<ActionForm action="?/hand" ondone={() => { kept.clear(); open = false; toast('Docketed. A second person is asked to check.'); }}>
+		{#snippet children({ errors, busy })}
+			<input type="hidden" name="matterId" value={matter.id} />
+			<div class="flex flex-col gap-2.5">
+				<fieldset class="flex gap-4"><legend class="label">What it is</legend>{#each [['deadline', 'something due'], ['hearing', 'a hearing or meeting']] as [k, n] (k)}<label class="flex gap-1.5"><input type="radio" name="what" value={k} bind:group={v.what} class="accent-petrol" /> {n}</label>{/each}</fieldset>
+				<Field label="Title" error={errors.title}>{#snippet children(c)}<input class="box" name="title" bind:value={v.title} autocomplete="off" {...c} />{/snippet}</Field>
+				<div class="grid grid-cols-[1fr_110px] gap-3"><DateField name="date" label="On" bind:value={v.date} {today} error={errors.date} hint="a day by hand is never moved off a closed day" /><Field label="At" error={errors.time}>{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field></div>
+				<Field label="Authority" error={errors.authority} hint="the order, the letter, the agreement">{#snippet children(c)}<input class="box" name="authority" bind:value={v.authority} autocomplete="off" {...c} />{/snippet}</Field>
+				<Field label="From which document" error={errors.sourceId}>{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None in the matter yet</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
+				<div class="grid grid-cols-2 gap-3"><Field label="Place" error={errors.place}>{#snippet children(c)}<input class="box" name="place" bind:value={v.place} {...c} />{/snippet}</Field><Field label="Link" error={errors.link}>{#snippet children(c)}<input class="box" name="link" bind:value={v.link} placeholder="https://" {...c} />{/snippet}</Field></div>
+				{#if v.what === 'deadline'}<Field label="Description" error={errors.long}>{#snippet children(c)}<textarea class="box" name="long" rows="3" bind:value={v.long} {...c}></textarea>{/snippet}</Field>{/if}
+			</div>
+			<div class="mt-4"><button class="btn go" disabled={busy}>{v.what === 'hearing' ? 'Enter the hearing' : 'Docket the date'}</button></div>
+		{/snippet}
+	</ActionForm>
+</Drawer>

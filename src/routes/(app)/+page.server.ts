@@ -6,7 +6,10 @@ import { matterList } from '#server/matters/list.ts';
 import { myRequests } from '#server/requests/queries.ts';
 import { mineToSign, signingWithOthers } from '#server/signing/queries.ts';
 import { todaysHours } from '#server/time/queries.ts';
-import { staff, theWorld } from '#server/web.ts';
+import { waitingChanges } from '#server/docket/changes.ts';
+import { dropLeave, setLeave } from '#server/docket/commands.ts';
+import { myReminders, seeReminder } from '#server/jobs/reminders.ts';
+import { answer, ctx, form, staff, theWorld } from '#server/web.ts';
 
 export function load(event) {
 	const me = staff(event);
@@ -20,7 +23,14 @@ export function load(event) {
 	return {
 		inside: true as const, days, toSign, missed,
 		mustNotSlip: near.length >= 3 ? near : ahead.slice(0, 5), nearCount: near.length,
-		unchecked: docket(w, me, { show: 'unchecked' }).total,
+		unchecked: docket(w, me, { show: 'unchecked', per: 1 }).total, reminders: myReminders(w, me), changes: waitingChanges(w, me).length,
+		away: w.db.prepare<[string, string], { id: string; from: string; to: string; note: string }>('SELECT id, from_day AS "from", to_day AS "to", note FROM leave WHERE staff_id = ? AND to_day >= ? ORDER BY from_day').all(me.id, w.clock.today()),
 		tasks: myTasks(w, me), asked: askedOf(w, me), quiet: matterList(w, me, { who: 'mine', lawyer: me.id, quiet: true, cols: ['number'] }, 5), withOthers: tasksWithOthers(w, me), signing: signingWithOthers(w, me), hours: todaysHours(w, me)
 	};
 }
+
+export const actions = {
+	seen: async (event) => { const f = await form(event); return answer(seeReminder(ctx(event), { deadlineId: f.text('deadlineId') }), () => ({})); },
+	away: async (event) => { const f = await form(event); return answer(setLeave(ctx(event), { staffId: staff(event).id, from: f.text('from'), to: f.text('to'), note: f.text('note') }), () => ({})); },
+	back: async (event) => { const f = await form(event); return answer(dropLeave(ctx(event), { leaveId: f.text('leaveId') }), () => ({})); }
+};

@@ -1,7 +1,11 @@
 <script lang="ts">
 	import { civil, MONTHS, sayDate, toDay, WEEKDAYS, weekday, type PlainDate } from '#core/dates/plain.ts';
 	import { sayHours } from '#core/time/minutes.ts';
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import DateField from '$lib/ui/DateField.svelte';
+	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
+	import Field from '$lib/ui/Field.svelte';
 	import Kite from '$lib/ui/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Requests from '$lib/Requests.svelte';
@@ -10,6 +14,7 @@
 	let { data } = $props();
 	const part = (d: PlainDate) => ({ ...civil(toDay(d)), w: WEEKDAYS[weekday(toDay(d))]!.slice(0, 3) });
 	const DAY = 450;
+	let awayOpen = $state(false), from = $state(''), to = $state(''), note = $state('');
 	const minutes = $derived(data.inside ? data.hours.reduce((a, h) => a + h.minutes, 0) : 0);
 	const late = $derived(data.inside ? data.tasks.filter((t) => t.due && t.due < data.today).length : 0);
 	type Day = Extract<typeof data, { inside: true }>['days'][number];
@@ -23,6 +28,7 @@
 		<h1 class="grow">{sayDate(data.today as PlainDate, { year: false })}</h1>
 		{#if data.inside}
 			{#if data.unchecked}<a class="note" href="/docket?show=unchecked">{plural(data.unchecked, 'date needs', 'dates need')} a second check</a>{/if}
+			{#if data.changes}<a class="note warn" href="/docket/changes">{plural(data.changes, 'date waits', 'dates wait')} for a decision</a>{/if}
 			{#if data.toSign.length}<a class="note" href="/signing/{data.toSign[0]!.signerId}">{plural(data.toSign.length, 'document')} to sign</a>{/if}
 			{#if data.newRequests}<a class="note" href="/requests">{plural(data.newRequests, 'new request')}</a>{/if}
 		{/if}
@@ -60,6 +66,12 @@
 						</a>
 					{:else}<Empty>No dates are docketed on your matters. Enter an event on a matter and its dates come here.</Empty>{/each}
 				</Section>
+				{#if data.reminders.length}<Section title="You were reminded" about="{data.reminders.length}; say that you have seen it">
+					{#each data.reminders.slice(0, 5) as r (r.deadlineId)}
+						<div class="row flex min-h-[38px] items-center gap-3" data-reminder={r.title}><span class="w-[96px] font-semibold whitespace-nowrap {r.last ? 'text-madder' : ''}">{away(r.date, data.today)}</span><a class="min-w-0 grow truncate hover:underline" href="/matters/{r.matterNumber}/docket?count={r.deadlineId}"><b class="font-semibold">{r.title}</b> <span class="sub">{r.matterTitle}{r.others ? `; seen by ${r.others}` : ''}</span></a><ActionForm action="?/seen">{#snippet children({ busy })}<input type="hidden" name="deadlineId" value={r.deadlineId} /><button class="act whitespace-nowrap" disabled={busy}>seen</button>{/snippet}</ActionForm></div>
+					{/each}
+					{#if data.reminders.length > 5}<p class="sub mt-1">and {data.reminders.length - 5} more after these</p>{/if}
+				</Section>{/if}
 				<Section title="Yours to do" about="{data.tasks.length} open{late ? `, ${late} late` : ''}">
 					{#each data.tasks.slice(0, 7) as t (t.id)}
 						<a class="row flex h-[34px] items-center gap-2.5 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} color={t.due && t.due < data.today ? '#b3341f' : '#16252b'} /><span class="min-w-0 grow truncate"><b class="font-semibold">{t.subject}</b> <span class="sub">{t.matterTitle}</span></span><span class="whitespace-nowrap {t.due && t.due < data.today ? 'font-semibold text-madder' : 'sub'}">{t.due ? (t.due < data.today ? `late ${plural(since(t.due, data.today), 'day')}` : t.due === data.today ? 'today' : (t.hangs ?? short(t.due, data.today))) : ''}</span></a>
@@ -78,12 +90,19 @@
 				<Section title="Today’s hours" about="{sayHours(minutes)} of {sayHours(DAY)}">
 					<div class="mt-2.5 flex h-2.5 gap-px bg-[#dde4e3]" role="img" aria-label="{sayHours(minutes)} of {sayHours(DAY)} hours">{#each data.hours as h, i (i)}<span style="width:{Math.min(100, (100 * h.minutes) / DAY)}%; background: color-mix(in srgb, var(--color-petrol) {Math.max(40, 100 - i * 20)}%, #fff)"></span>{/each}</div>
 					<p class="sub mt-2">{data.hours.map((h) => `${sayHours(h.minutes)} ${h.title}`).join(', ') || 'Nothing logged yet. Write a line below: 0.4, the matter’s number, what you did.'}</p>
+					<p class="mt-1"><button class="act" onclick={() => { awayOpen = true; }}>{data.away.length ? `away ${short(data.away[0]!.from, data.today)} to ${short(data.away[0]!.to, data.today)}` : 'Days away'}</button></p>
 					{#if data.timers.length}<p class="mt-1"><a class="act" href="/time">{plural(data.timers.length, 'timer')} not logged</a></p>{/if}
 				</Section>
 			</div>
 		</div>
 	{/if}
 </div>
+{#if data.inside}
+	<Drawer bind:open={awayOpen} title="Days away" about="a date that moves onto them is warned of">
+		{#each data.away as a (a.id)}<div class="row flex min-h-10 items-center gap-3"><span class="grow">{short(a.from, data.today)} to {short(a.to, data.today)} <span class="sub">{a.note}</span></span><ActionForm action="?/back">{#snippet children({ busy })}<input type="hidden" name="leaveId" value={a.id} /><button class="act" disabled={busy}>take away</button>{/snippet}</ActionForm></div>{/each}
+		<ActionForm action="?/away" class="mt-4 flex flex-col gap-2.5" ondone={() => { from = ''; to = ''; note = ''; }}>{#snippet children({ errors, busy })}<DateField name="from" label="From" bind:value={from} today={data.today} error={errors.from} /><DateField name="to" label="To" bind:value={to} today={data.today} error={errors.to} /><Field label="Note" error={errors.note}>{#snippet children(c)}<input class="box" name="note" bind:value={note} {...c} />{/snippet}</Field><div><button class="btn go" disabled={busy}>Keep these days</button></div>{/snippet}</ActionForm>
+	</Drawer>
+{/if}
 
 <style>
 	.horizon { display: flex; border: 1px solid var(--color-rule); border-radius: 6px; background: #fff; min-height: 116px; overflow: hidden; }

@@ -3,6 +3,9 @@ import ICAL from 'ical.js';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 import { addDays, date as plain, type PlainDate } from '#core/dates/plain.ts';
 
+// The standard counts the blank a folded line begins with.
+ICAL.foldLength = 74;
+
 export type IcsItem = {
 	/** Unique and lasting: the same date keeps it through every change. */
 	uid: string; sequence: number; title: string; date: PlainDate; time: string | null; zone: string; description: string; place: string; url: string; cancelled: boolean; category: string;

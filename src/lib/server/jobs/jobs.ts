@@ -3,7 +3,8 @@ import type { Logger } from 'pino';
 import type { World } from '../command.ts';
 import { mailTo, sendWaiting, startPostRoom, type MailServer } from '../outside/mail.ts';
 import { finishRound, unsealed } from '../signing/commands.ts';
-import { remind } from './reminders.ts';
+import { updateInvitations } from '../docket/feeds.ts';
+import { digest, remind } from './reminders.ts';
 
 export type Jobs = { stop(): Promise<void>; /** Runs what waits now. */ nudge(): void };
 
@@ -25,6 +26,10 @@ export async function startJobs(w: World, log: Logger, settings: { smtp: string 
 				reminded = day;
 				if (told > 0) log.info({ told }, 'reminders');
 			}
+			const digests = digest(w);
+			if (digests > 0) log.info({ digests }, 'morning digests');
+			const invited = updateInvitations(w);
+			if (invited > 0) log.info({ invited }, 'invitations changed');
 			for (const id of unsealed(w)) await finishRound(w, id).catch((e: unknown) => log.error({ err: e, round: id }, 'a round could not be sealed'));
 			const sent = await sendWaiting(w, transport, settings.from);
 			if (sent > 0) log.info({ sent }, 'mail sent');

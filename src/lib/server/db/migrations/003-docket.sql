@@ -67,3 +67,14 @@ CREATE INDEX feed_staff ON feed(staff_id);
 CREATE TABLE invitation (
   id TEXT PRIMARY KEY, deadline_id TEXT NOT NULL REFERENCES deadline(id), name TEXT NOT NULL, email TEXT NOT NULL, words TEXT NOT NULL DEFAULT '', sent_by TEXT NOT NULL REFERENCES staff(id), sent_at TEXT NOT NULL, said TEXT NOT NULL, UNIQUE (deadline_id, email)
 ) STRICT;
+-- Reminders: a ladder of its own for a matter or a date, who was reminded and who has seen it, and what was passed on to a supervisor.
+ALTER TABLE staff ADD COLUMN supervisor_id TEXT REFERENCES staff(id);
+ALTER TABLE matter ADD COLUMN ladder TEXT;
+ALTER TABLE deadline ADD COLUMN ladder TEXT;
+CREATE TABLE reminder_to (
+  deadline_id TEXT NOT NULL REFERENCES deadline(id), date TEXT NOT NULL, rung INTEGER NOT NULL, staff_id TEXT NOT NULL REFERENCES staff(id), at TEXT NOT NULL, seen_at TEXT, PRIMARY KEY (deadline_id, date, rung, staff_id)
+) STRICT, WITHOUT ROWID;
+CREATE INDEX reminder_to_staff ON reminder_to(staff_id) WHERE seen_at IS NULL;
+CREATE TABLE escalation (deadline_id TEXT NOT NULL REFERENCES deadline(id), date TEXT NOT NULL, staff_id TEXT NOT NULL REFERENCES staff(id), at TEXT NOT NULL, PRIMARY KEY (deadline_id, date, staff_id)) STRICT, WITHOUT ROWID;
+CREATE TABLE mute (staff_id TEXT NOT NULL REFERENCES staff(id), matter_id TEXT NOT NULL REFERENCES matter(id), PRIMARY KEY (staff_id, matter_id)) STRICT, WITHOUT ROWID;
+CREATE TABLE digest (staff_id TEXT NOT NULL REFERENCES staff(id), day TEXT NOT NULL, PRIMARY KEY (staff_id, day)) STRICT, WITHOUT ROWID;

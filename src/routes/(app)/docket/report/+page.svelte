@@ -10,6 +10,7 @@
 	import { plural } from '$lib/ui/say.ts';
 	let { data } = $props();
 	const f = $derived(data.asked.filter);
+	let made = $state({ sort: '', address: '' });
 	let mailing = $state(false), words = $state('');
 	let chosen = $state<string[]>([]);
 	const shown = $derived(data.columns.filter(([c]) => c !== 'count' && data.asked.columns.includes(c)).sort((a, b) => data.asked.columns.indexOf(a[0]) - data.asked.columns.indexOf(b[0])));
@@ -48,6 +49,17 @@
 			{/each}</tbody></table>
 	{/each}
 	{#if data.total > data.shown}<p class="sub mt-3">The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.</p>{/if}
+	<section class="no-print mt-8 max-w-[860px]" id="calendars"><div class="ruled"><h2>Calendar addresses</h2><span class="sub">for an ordinary calendar program; whoever has an address reads its dates, until it is revoked</span></div>
+		{#each [['person', 'My dates'], ['department', "The department's dates, as I may see them"]] as [sort, name] (sort)}
+			{@const feed = data.feeds.find((x) => x.sort === sort)}
+			<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1"><b class="font-semibold">{name}</b>
+				{#if made.sort === sort}<input class="box !w-[440px]" readonly value={made.address} aria-label="Address of {name}" onfocus={(e) => e.currentTarget.select()} /><span class="sub">shown this once</span>
+				{:else}<span class="sub grow">{feed ? `made ${feed.madeAt.slice(0, 10)}${feed.readAt ? `, last read ${feed.readAt.slice(0, 10)}` : ', not read yet'}` : 'no address yet'}</span>{/if}
+				<ActionForm action="?/feed" ondone={(d) => { made = { sort: sort!, address: String(d.address) }; }}>{#snippet children({ busy })}<input type="hidden" name="sort" value={sort} /><button class="act" disabled={busy}>{feed ? 'make a new one' : 'make one'}</button>{/snippet}</ActionForm>
+				{#if feed}<ActionForm action="?/revoke" ondone={() => { made = { sort: '', address: '' }; toast('Revoked: the address says so from now on.'); }}>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm>{/if}</div>
+		{/each}
+		{#each data.feeds.filter((x) => x.sort === 'matter') as feed (feed.id)}<div class="row flex min-h-10 items-center gap-3"><b class="font-semibold">{feed.matterTitle}</b><span class="sub grow">{feed.matterNumber}, made {feed.madeAt.slice(0, 10)}</span><ActionForm action="?/revoke">{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm></div>{/each}
+	</section>
 </div>
 <Drawer bind:open={mailing} title="Send the report" about="{data.said}. Everyone gets it as they themselves may see it.">
 	<ActionForm action="?/mail" ondone={(d) => { mailing = false; toast(`Sent to ${plural(Number(d.sent), 'colleague')}.`); }}>

@@ -20,7 +20,9 @@
 	const c = $derived(data.caption);
 	let entering = $state(page.url.searchParams.has('enter')), byHand = $state(false), ordering = $state(false);
 	let moving = $state('');
-	let shown = $derived(data.open);
+	/** The date named in the address is open at first; what one opens stays open through a change. */
+	const named = $derived(page.url.searchParams.get('count') ?? '');
+	let shown = $derived(named);
 	let doing = $state<{ id: string; how: How }>({ id: '', how: 'meet' });
 	let open = $state(false);
 	const all = $derived(data.events.flatMap((e) => e.deadlines));
@@ -98,7 +100,7 @@
 		{:else}
 			<div class="mt-3"><Month month={data.month} closed={data.closed} today={data.today} marks={all.filter((d) => d.state !== 'vacated').map((d) => ({ id: d.id, date: d.date, title: d.short || d.title, about: d.event, state: d.state, checked: d.checked, href: href(d.id) }))} hearings={data.events.filter((e) => e.ahead === 'hearing' || e.ahead === 'trial').map((e) => ({ id: e.id, date: e.date, title: e.name || e.text, about: c.title, href: to({ view: '' }) }))} /></div>
 		{/if}
-		<Books matterId={c.id} books={data.matterBooks} others={data.otherBooks} orders={data.orders} feed={data.feed} today={data.today} may={data.can.docket} onorder={() => (ordering = true)} />
+		<Books matterId={c.id} books={data.matterBooks} others={data.otherBooks} orders={data.orders} feed={data.feed} ladder={data.ladder} muted={data.muted} today={data.today} may={data.can.docket} onorder={() => (ordering = true)} />
 	</div>
 	{#if mover}{#key mover.id}<MoveEvent event={mover} documents={data.documents} today={data.today} onclose={() => (moving = '')} />{/key}{/if}
 </div>
@@ -106,7 +108,7 @@
 {#if data.choices.length}<EnterEvent bind:open={entering} matter={c} choices={data.choices} services={data.services} documents={data.documents} today={data.today} people={c.members.map((m) => m.initials).join(', ')} />{/if}
 <HandDate bind:open={byHand} matter={c} documents={data.documents} today={data.today} />
 {#if data.matterBooks.length}<OrderDrawer bind:open={ordering} matter={c} books={data.matterBooks} choices={data.choices} documents={data.documents} today={data.today} />{/if}
-<DateDrawer bind:open how={doing.how} d={current} documents={data.documents} linked={(data.papers[doing.id] ?? []).filter((x) => x.role === 'linked').map((x) => x.id)} today={data.today} />
+<DateDrawer bind:open how={doing.how} d={current} documents={data.documents} linked={(data.papers[doing.id] ?? []).filter((x) => x.role === 'linked').map((x) => x.id)} ladder={data.ladder.dates[doing.id] ?? ''} today={data.today} />
 
 <style>
 	.line { display: grid; grid-template-columns: 42px 118px minmax(0, 1.6fr) minmax(0, 1fr) 108px; gap: 6px; align-items: center; min-height: 37px; }

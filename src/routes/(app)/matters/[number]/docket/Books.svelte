@@ -4,8 +4,9 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { short } from '$lib/ui/say.ts';
 	type Order = { id: string; book: string; sort: string; title: string; dated: string; documentId: string | null; by: string; says: string[]; endedAt: string | null; endedReason: string };
-	type Props = { matterId: string; books: { id: string; title: string; main: boolean; reviewed: string }[]; others: { id: string; title: string }[]; orders: Order[]; feed: { id: string; madeAt: string; readAt: string | null } | null; today: string; may: boolean; onorder: () => void };
-	let { matterId, books, others, orders, feed, today, may, onorder }: Props = $props();
+	type Props = { matterId: string; books: { id: string; title: string; main: boolean; reviewed: string }[]; others: { id: string; title: string }[]; orders: Order[]; ladder: { own: string; kind: string }; muted: boolean; feed: { id: string; madeAt: string; readAt: string | null } | null; today: string; may: boolean; onorder: () => void };
+	let { matterId, books, others, orders, feed, ladder, muted, today, may, onorder }: Props = $props();
+	let rungs = $state<string | null>(null);
 	let adding = $state(false), book = $state(''), ending = $state(''), reason = $state(''), address = $state('');
 	async function copy() { await navigator.clipboard.writeText(address); toast('The address is copied.'); }
 </script>
@@ -20,6 +21,10 @@
 			{#if ending === o.id}<ActionForm action="?/endorder" class="mt-2 flex items-center gap-2" ondone={() => { ending = ''; toast('Ended. Dates it changed wait for a decision.'); }}>{#snippet children({ errors, busy })}<input type="hidden" name="orderId" value={o.id} /><input class="box !w-80" name="reason" bind:value={reason} placeholder="Why it no longer holds" aria-label="Why it no longer holds" /><button class="btn" disabled={busy}>End it</button>{#if errors.reason}<span class="fault">{errors.reason}</span>{/if}{/snippet}</ActionForm>{/if}
 		</div>
 	{/each}
+	<div class="row no-print flex min-h-9 flex-wrap items-center gap-3 py-1"><b class="font-semibold">Reminders</b>
+		{#if rungs === null}<span class="grow">{ladder.own || ladder.kind || 'none'} <span class="sub">days before{ladder.own ? ', of this matter' : ', as its kind says'}{muted ? '; muted for you, but for the last ones' : ''}</span></span>{#if may}<button class="act" onclick={() => (rungs = ladder.own || ladder.kind)}>change the days</button>{/if}<ActionForm action="?/mute">{#snippet children({ busy })}<input type="hidden" name="matterId" value={matterId} /><input type="hidden" name="mute" value={muted ? '' : '1'} /><button class="act" disabled={busy}>{muted ? 'unmute for me' : 'mute for me'}</button>{/snippet}</ActionForm>
+		{:else}<ActionForm action="?/ladder" class="flex grow flex-wrap items-center gap-2" ondone={() => { rungs = null; }}>{#snippet children({ errors, busy })}<input type="hidden" name="matterId" value={matterId} /><input class="box !w-64" name="ladder" bind:value={rungs} aria-label="Days before a date, and +1 for the day after" /><button class="btn" disabled={busy}>Keep</button><button type="button" class="btn slight" onclick={() => (rungs = null)}>Leave</button>{#if errors.ladder}<span class="fault">{errors.ladder}</span>{:else}<span class="sub">empty: as its kind says</span>{/if}{/snippet}</ActionForm>{/if}
+	</div>
 	<div class="row no-print flex min-h-9 flex-wrap items-center gap-3 py-1"><b class="font-semibold">Calendar address</b>
 		{#if address}<input class="box !w-[440px]" readonly value={address} aria-label="Calendar address" onfocus={(e) => e.currentTarget.select()} /><button class="btn" onclick={copy}>Copy</button><span class="sub">shown this once; whoever has it reads these dates</span>
 		{:else}<span class="sub grow">{feed ? `made ${feed.madeAt.slice(0, 10)}${feed.readAt ? `, last read ${feed.readAt.slice(0, 10)}` : ', not read yet'}` : 'for an ordinary calendar program: this matter, by a secret address'}</span>

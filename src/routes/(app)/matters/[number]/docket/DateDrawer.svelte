@@ -14,12 +14,13 @@
 	import { readDate } from '#core/dates/read.ts';
 	import type { DeadlineView } from '#server/docket/queries.ts';
 	type Paper = { id: string; name: string };
-	type Props = { open: boolean; how: How; d: DeadlineView | null; documents: Paper[]; linked: string[]; today: string };
-	let { open = $bindable(), how, d, documents, linked, today }: Props = $props();
+	type Props = { open: boolean; how: How; d: DeadlineView | null; documents: Paper[]; linked: string[]; ladder: string; today: string };
+	let { open = $bindable(), how, d, documents, linked, ladder, today }: Props = $props();
 	let on = $state(''), proof = $state(''), reason = $state(''), documentId = $state('');
 	let kind = $state<'order' | 'agreement' | 'back'>('order'), by = $state(''), to = $state('');
 	let internal = $state(''), time = $state(''), place = $state(''), link = $state(''), brief = $state(''), long = $state(''), papers = $state<string[]>([]), version = $state(0);
 	let conflict = $state<{ by: string; version: number; differences: { field: string; name: string; theirs: string; yours: string }[] } | null>(null);
+	let rungs = $state('');
 	let choice = $state<Record<string, 'theirs' | 'yours'>>({});
 	$effect(() => { for (const x of conflict?.differences ?? []) use(x.field, choice[x.field] === 'theirs' ? x.theirs : x.yours); });
 	let name = $state(''), email = $state(''), words = $state('');
@@ -32,7 +33,7 @@
 		was = key;
 		if (!key) return;
 		on = today; proof = ''; reason = ''; documentId = ''; kind = 'order'; by = ''; to = ''; shift = null; fault = ''; conflict = null;
-		internal = d.internal ?? ''; time = d.handTime ?? ''; place = d.place; link = d.link; brief = d.short; long = d.long; papers = [...linked]; version = d.version; name = ''; email = ''; words = '';
+		internal = d.internal ?? ''; time = d.handTime ?? ''; place = d.place; link = d.link; brief = d.short; long = d.long; papers = [...linked]; rungs = ladder; version = d.version; name = ''; email = ''; words = '';
 	});
 	$effect(() => {
 		if (!open || how !== 'shift' || !d) return;
@@ -100,5 +101,8 @@
 				<div class="mt-4"><button class="btn go" disabled={busy}>{how === 'meet' ? 'Record it as met' : how === 'vacate' ? 'Vacate the date' : how === 'answer' ? 'Answer' : how === 'invite' ? 'Send the date' : how === 'edit' ? 'Keep' : 'Move the date'}</button></div>
 			{/snippet}
 		</ActionForm>
+		{#if how === 'edit'}
+			<ActionForm action="?/ladder" class="mt-6 border-t border-rule pt-4" ondone={() => { open = false; toast('Kept.'); }}>{#snippet children({ errors, busy })}<input type="hidden" name="matterId" value={d.matterId} /><input type="hidden" name="deadlineId" value={d.id} /><Field label="Reminder days of this date" error={errors.ladder} hint="like 30, 14, 7, 3, 1, 0, +1; empty: as the matter says">{#snippet children(x)}<input class="box" name="ladder" bind:value={rungs} {...x} />{/snippet}</Field><div class="mt-3"><button class="btn" disabled={busy}>Keep the reminder days</button></div>{/snippet}</ActionForm>
+		{/if}
 	{/if}
 </Drawer>

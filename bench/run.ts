@@ -1,6 +1,9 @@
 /** `npm run bench`: measured in one run, printed as ratios. */
 import { addDays as dfAddDays, format, parseISO } from 'date-fns';
 import { count, parseAmount } from '#core/docket/count.ts';
+import { propose } from '#core/docket/propose.ts';
+import { sentences } from '#core/docket/trace.ts';
+import { closureEffects } from '#server/docket/changes.ts';
 import { date, fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { share } from '#core/money/cents.ts';
 import { rulebook } from '#server/docket/books.ts';
@@ -36,11 +39,42 @@ const theirs = () => cases.map((c) => {
 	return format(d, 'yyyy-MM-dd') as PlainDate;
 });
 if (JSON.stringify(ours()) !== JSON.stringify(theirs())) throw new Error('the two counts differ');
-say('day-by-day loop over a general date library / our count with its trace', ms(theirs) / ms(ours), 'same answers');
+const loop = ms(theirs);
+say('day-by-day loop over a general date library / our count', loop / ms(ours), 'at least 50, same answers');
+const explained = () => cases.map((c) => sentences(count(book.method, book.calendar, { from: c.from, amount: parseAmount(`+${c.n}${c.unit}`), service: 'electronic' }).trace).length);
+say('the same loop / our count with its sentences written out', loop / ms(explained), 'for comparison');
+
+// A closure over 100,000 docketed dates: what it would change, against the bare counts of the same dates.
+{
+	const house = await testHouse();
+	const N = 100_000, PER = 50;
+	const days = Array.from({ length: N }, () => fromDay(toDay(date('2026-05-01')) + rnd.int(0, 200)));
+	const kinds = rulebook('us-federal.ca-nd').events.get('interrogatories-served')!;
+	house.db.transaction(() => {
+		const m = house.db.prepare("INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, 'Matter', 'litigation', 'open', 'unit_0', 'stf_okafor', 'stf_okafor', 0, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')");
+		const e = house.db.prepare("INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, service, entered_by, entered_at) VALUES (?, ?, 'interrogatories-served', 'Interrogatories served', 'us-federal.ca-nd', '1', ?, 'mail', 'stf_okafor', '2026-01-05T00:00:00.000Z')");
+		const d = house.db.prepare("INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answers', 'Rule', 'serve', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')");
+		for (let i = 0; i < N / PER; i++) m.run(`mat_${i}`, `LF-2026-${String(i).padStart(5, '0')}`);
+		for (let i = 0; i < N; i++) {
+			e.run(`evt_${String(i).padStart(6, '0')}`, `mat_${i % (N / PER)}`, days[i]);
+			d.run(`due_${i}`, `mat_${i % (N / PER)}`, `evt_${String(i).padStart(6, '0')}`, kinds.rules[0]!.id, propose(book, { event: 'interrogatories-served', date: days[i]!, service: 'mail', answers: {} }).deadlines[0]!.date);
+		}
+	})();
+	house.db.exec('ANALYZE');
+	const closure = { book: 'us-federal.ca-nd', date: date('2026-08-13'), kind: 'holiday' as const, name: 'x' };
+	const bare = () => { let n = 0; for (const from of days) n += propose(book, { event: 'interrogatories-served', date: from, service: 'mail', answers: {}, closures: [closure] }).deadlines.length; return n; };
+	let found = 0, most = 0;
+	const preview = () => { found = closureEffects(house, closure).length; most = Math.max(most, process.memoryUsage().rss); };
+	const ratio = ms(preview) / ms(() => void bare());
+	if (found === 0) throw new Error('the closure changes nothing');
+	say(`a closure previewed over ${N} dates (${found} change) / the bare counts of those dates`, ratio, 'at most 2');
+	console.log(`memory of the whole process at its most while previewing: ${Math.round(most / 1024 / 1024)} MB (under 300)`);
+	house.db.close();
+}
 
 // Lists against their own bare SQL, at size.
 const h = await testHouse();
-const MATTERS = 50_000, DATES = 3;
+const MATTERS = 50_000, DATES = 10;
 h.db.transaction(() => {
 	const m = h.db.prepare("INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, ?, ?, 'open', ?, ?, ?, ?, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')");
 	const e = h.db.prepare("INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, entered_by, entered_at) VALUES (?, ?, 'complaint-filed', 'Complaint filed', 'us-federal.ca-nd', '1', '2026-01-05', 'stf_okafor', '2026-01-05T00:00:00.000Z')");

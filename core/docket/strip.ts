@@ -80,5 +80,6 @@ function lastRun(trace: readonly Step[], result: PlainDate): { steps: Step[] } {
 		else runs.at(-1)?.push(s);
 	}
 	const ends = (run: Step[]): boolean => run.some((s) => ('to' in s && s.to === result) || ('date' in s && s.step !== 'zero' && s.step !== 'chosen' && s.date === result));
-	return { steps: runs.findLast(ends) ?? runs.at(-1) ?? [] };
+	// A day that was given, not counted, has no strip: that of the count it was chosen over would mislead.
+	return { steps: runs.findLast(ends) ?? [] };
 }

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import { stringify } from 'yaml';
-import { date } from '#core/dates/plain.ts';
+import { addDays, date } from '#core/dates/plain.ts';
 import { addTask } from './agenda/commands.ts';
 import { booksIn, bookIn, rulebook, shelf, stale } from './docket/books.ts';
 import { bookEffects, bookList, bookYaml, checkBook } from './docket/bookshelf.ts';
@@ -207,6 +207,22 @@ describe('a closure', () => {
 		good(close());
 		assert.equal(waitingChanges(h, h.staff('castellan')).length, 0);
 		assert.equal(waitingChanges(h, h.staff('okafor')).length, 2);
+	});
+	it('is previewed for the events it can touch as if every event were counted anew', () => {
+		const at = date('2026-10-01');
+		let n = 0;
+		for (const [i, key] of ['interrogatories-served', 'judgment-entered', 'motion-filed', 'offer-of-judgment-served', 'subpoena-for-documents-served', 'trial-date'].entries())
+			for (let k = 0; k < 14; k++) {
+				const when = addDays(date('2026-06-03'), k * 11 + i);
+				good(enterEvent(h.as('okafor'), { matterId, eventKey: key, date: key === 'trial-date' ? addDays(when, 200) : when, service: k % 2 ? 'mail' : '', sure: true, docket: [] }));
+			}
+		for (let k = 0; k < 60; k++) for (const kind of ['holiday', 'office'] as const) {
+			const c = { book: 'us-federal', date: addDays(at, k * 3 - 60), kind, name: 'x' };
+			const say = (all: boolean) => closureEffects(h, c, all).map((f) => [f.deadlineId, f.was, f.fresh?.date]);
+			assert.deepEqual(say(false), say(true), c.date);
+			n += say(false).length;
+		}
+		assert.ok(n > 100, `${n} changes`);
 	});
 	it('leaves met and moved dates where they are', () => {
 		summons();

@@ -1,7 +1,7 @@
 /** What a new version of a book, a closure or an order would change: shown before anything moves, kept waiting, applied or left. */
 import { z } from 'zod';
 import type { Closure } from '#core/dates/calendar.ts';
-import { date as plain, sayDate, shortDate, type PlainDate } from '#core/dates/plain.ts';
+import { addDays, date as plain, sayDate, shortDate, type PlainDate } from '#core/dates/plain.ts';
 import type { Rulebook } from '#core/docket/book.ts';
 import { CountError } from '#core/docket/count.ts';
 import { propose, type Proposal } from '#core/docket/propose.ts';
@@ -29,8 +29,10 @@ export type Alter = {
 	without?: { book: string; date: string };
 	/** Whether rules that are new raise new proposals. */
 	fresh: boolean;
+	/** Counts every event anew, also those a closure cannot touch: for the test that both ways agree. */
+	all?: boolean;
 };
-type Line = [eventId: string, matterId: string, key: string, book: string, date: string, time: string | null, service: string | null, answers: string, deadlineId: string | null, rule: string | null, title: string | null, state: string | null, due: string | null, computed: string | null, at: string | null];
+type Line = [eventId: string, matterId: string, key: string, book: string, date: string, time: string | null, service: string | null, answers: string, deadlineId: string | null, rule: string | null, state: string | null, due: string | null, at: string | null];
 
 /** Every date of the open matters that would change, event by event, from their stored inputs. Nothing is saved; reading is streamed. */
 export function effects(w: World, a: Alter): Effect[] {
@@ -48,17 +50,30 @@ export function effects(w: World, a: Alter): Effect[] {
 	};
 	const out: Effect[] = [];
 	const rows = w.db.prepare(
-		`SELECT e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers, d.id, d.rule, d.title, d.state, d.date, d.computed, d.time
-		 FROM event e JOIN matter m ON m.id = e.matter_id LEFT JOIN deadline d ON d.event_id = e.id
-		 WHERE e.book IN (SELECT value FROM json_each(@books)) AND m.status <> 'closed'${a.matterId ? ' AND e.matter_id = @matter' : ''} ORDER BY e.id`
+		`SELECT e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers, d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time
+		 FROM event e LEFT JOIN deadline d ON d.event_id = e.id
+		 WHERE e.book IN (SELECT value FROM json_each(@books))${a.matterId ? ' AND e.matter_id = @matter' : ''} ORDER BY e.id`
 	).raw().iterate({ books: JSON.stringify(a.books), matter: a.matterId ?? '' }) as IterableIterator<Line>;
+	const closed = new Set(w.db.prepare<[], { id: string }>("SELECT id FROM matter WHERE status = 'closed'").all().map((m) => m.id));
+	const titles = w.db.prepare<[string], { title: string }>('SELECT title FROM deadline WHERE id = ?');
+	// A count looks only at the days between its event and its date, and a few beyond. A closure far from both changes nothing,
+	// where the date hangs on the event alone and not on answers or on other counts beside it.
+	const day = a.closure?.date ?? a.without?.date;
+	const near = day === undefined || a.all ? undefined : { from: addDays(plain(day), -20), to: addDays(plain(day), 20) };
+	const alone = new Map<string, boolean>();
+	const hangsAlone = (book: Rulebook, key: string): boolean => {
+		let known = alone.get(`${book.id} ${key}`);
+		if (known === undefined) alone.set(`${book.id} ${key}`, (known = (book.events.get(key)?.rules ?? []).every((r) => [r.count, ...r.variants.map((v) => v.count)].every((e) => e === undefined || (e.kind === 'count' && e.from === 'event' && e.of === undefined)))));
+		return known;
+	};
 	let event: Line | undefined;
 	let dates: Line[] = [];
 	const judge = () => {
-		if (!event) return;
+		if (!event || closed.has(event[1])) return;
 		const [eventId, matterId, key, bookId, date, time, service, answers] = event;
 		const over = a.orders ? a.orders(matterId, bookId) : (orders.get(`${matterId} ${bookId}`) ?? []);
 		const book = a.shelf.laid(bookId, over);
+		if (near && !a.fresh && hangsAlone(book, key) && dates.every((d) => (date < near.from && d[11]! < near.from) || (date > near.to && d[11]! > near.to))) return;
 		let fresh: readonly Proposal[] = [];
 		if (book.events.has(key)) {
 			const asks = book.events.get(key)!.questions;
@@ -71,9 +86,9 @@ export function effects(w: World, a: Alter): Effect[] {
 		}
 		for (const d of dates) {
 			const p = fresh.find((x) => x.rule === d[9]);
-			if (d[11] !== 'docketed' && d[11] !== 'proposed') continue;
-			const was = (d[13] ?? d[12]) as PlainDate;
-			if (p ? p.date !== was || p.time !== d[14] : true) out.push({ eventId, matterId, deadlineId: d[8], rule: d[9]!, title: d[10]!, state: d[11], was, fresh: p });
+			if (d[10] !== 'docketed' && d[10] !== 'proposed') continue;
+			const was = d[11] as PlainDate;
+			if (p ? p.date !== was || p.time !== d[12] : true) out.push({ eventId, matterId, deadlineId: d[8], rule: d[9]!, title: titles.get(d[8]!)!.title, state: d[10], was, fresh: p });
 		}
 		if (a.fresh) for (const p of fresh) if (!dates.some((d) => d[9] === p.rule)) out.push({ eventId, matterId, deadlineId: null, rule: p.rule, title: capital(p.title), state: 'new', was: null, fresh: p });
 	};
@@ -194,8 +209,8 @@ export const decideChanges = command({
 
 const closureFields = { book: id('a court'), date: day('The day'), kind: z.enum(['holiday', 'office'], { error: 'Say what kind of closure it is.' }), name: text('The reason', 120) };
 /** What a closure would change, before it is entered. */
-export function closureEffects(w: World, c: { book: string; date: PlainDate; kind: 'holiday' | 'office'; name: string }): Effect[] {
-	return effects(w, { books: shelf(w).using(c.book), shelf: shelf(w), closure: { ...c }, fresh: false });
+export function closureEffects(w: World, c: { book: string; date: PlainDate; kind: 'holiday' | 'office'; name: string }, all = false): Effect[] {
+	return effects(w, { books: shelf(w).using(c.book), shelf: shelf(w), closure: { ...c }, fresh: false, all });
 }
 
 /** Adds a closure for a court. The dates it affects wait for a decision; nothing moves by itself. */

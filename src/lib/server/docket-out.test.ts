@@ -10,8 +10,9 @@ import ExcelJS from 'exceljs';
 import { convertIcsCalendar } from 'ts-ics';
 import { readLadder, rungAt } from '#core/docket/ladder.ts';
 import { addDays, date } from '#core/dates/plain.ts';
-import { addDate, checkDeadline, editDeadline, enterEvent, inviteToDate, mailReport, makeFeed, moveDeadline, revokeFeed, vacateDeadline } from './docket/commands.ts';
+import { addDate, bringCalendar, checkDeadline, editDeadline, enterEvent, inviteToDate, mailReport, makeFeed, moveDeadline, revokeFeed, vacateDeadline } from './docket/commands.ts';
 import { readFeed, updateInvitations } from './docket/feeds.ts';
+import { readCalendar } from './docket/ics.ts';
 import { readDocketFilter, readReport, report, reportCsv, reportIcs, reportPdf, reportXlsx } from './docket/report.ts';
 import { digest, muteMatter, myReminders, remind, seeReminder, setLadder } from './jobs/reminders.ts';
 import { addMember } from './matters/commands.ts';
@@ -190,6 +191,28 @@ describe('calendars', () => {
 		const sent = h.db.prepare<[], { attachment_sha256: string; text: string; subject: string }>("SELECT * FROM mail_out WHERE recipient LIKE '%vera@%' ORDER BY id").all().map((m) => ({ ...m, ics: h.files.get(m.attachment_sha256).toString() }));
 		assert.deepEqual(sent.map((m) => [/METHOD:(\w+)/.exec(m.ics)![1], readIcs(m.ics).events![0]!.status, readIcs(m.ics).events![0]!.sequence ?? 0]), [['REQUEST', 'CONFIRMED', 0], ['REQUEST', 'CONFIRMED', 1], ['CANCEL', 'CANCELLED', 2]]);
 		for (const m of sent) assert.doesNotMatch(m.text + m.ics.replace(/\r\n /g, ''), new RegExp(`${number}|/matters/|Harbor`));
+	});
+});
+
+describe('a calendar file brought in', () => {
+	const ics = (...lines: string[]) => Buffer.from(['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Court//EN', ...lines, 'END:VCALENDAR', ''].join('\r\n'));
+	const event = (...lines: string[]) => ['BEGIN:VEVENT', 'UID:1', 'DTSTAMP:20261101T000000Z', ...lines, 'END:VEVENT'];
+	it('gives its events on the department’s clock, and leaves recurring and cancelled ones', () => {
+		const r = readCalendar(ics(...event('DTSTART:20261210T173000Z', 'SUMMARY:Status conference', 'LOCATION:Courtroom 4'), ...event('DTSTART;VALUE=DATE:20261201', 'SUMMARY:Trial readiness'), ...event('DTSTART:20261202T100000', 'RRULE:FREQ=DAILY', 'SUMMARY:Daily'), ...event('DTSTART:20261203T100000', 'STATUS:CANCELLED', 'SUMMARY:Off')), 'America/Los_Angeles');
+		assert.deepEqual(r, { events: [{ title: 'Trial readiness', date: '2026-12-01', time: null, place: '' }, { title: 'Status conference', date: '2026-12-10', time: '09:30', place: 'Courtroom 4' }], left: 2 });
+		assert.ok('events' in r);
+		good(bringCalendar(h.as('okafor'), { matterId, from: 'notice.ics', items: r.events }));
+		assert.equal(h.db.prepare<[], { n: number }>("SELECT count(*) AS n FROM event WHERE event_key = 'by-hand' AND ahead = 'hearing'").get()!.n, 2);
+		const own = readIcs(ics(...event('DTSTART;VALUE=DATE:20261201', 'SUMMARY:x', 'SEQUENCE:1', 'STATUS:CONFIRMED')).toString().replace('VERSION:2.0\r\nPRODID:-//Court//EN', 'PRODID:-//Court//EN\r\nVERSION:2.0'));
+		assert.equal(own.events!.length, 1);
+	});
+	it('is refused in plain words where it is too large, no calendar, or empty', () => {
+		const fault = (b: Buffer) => { const r = readCalendar(b, 'America/Los_Angeles'); return 'error' in r ? r.error : ''; };
+		assert.match(fault(Buffer.alloc(20 * 1024 * 1024, 'x')), /20\.0 MB.*at most 1 MB/);
+		assert.match(fault(Buffer.from('<html>')), /not a calendar file/);
+		assert.match(fault(ics()), /no event/);
+		assert.match(fault(ics(...event('DTSTART:20261203T100000', 'STATUS:CANCELLED', 'SUMMARY:Off'))), /recurs or is cancelled/);
+		assert.equal(bringCalendar(h.as('okafor'), { matterId, items: [] }).ok, false);
 	});
 });
 

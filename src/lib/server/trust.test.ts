@@ -4,7 +4,7 @@ import { PEOPLE } from '../../../demo/house.ts';
 import { addTask, finishTask } from './agenda/commands.ts';
 import { matterTasks, myTasks } from './agenda/queries.ts';
 import { commands, type Ctx, type Result } from './command.ts';
-import { addDate, answerReturn, checkDeadline, decideChanges, docketDeadline, editDeadline, inviteToDate, makeFeed, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, returnDeadline, setMatterBook, vacateDeadline } from './docket/commands.ts';
+import { addDate, answerReturn, bringCalendar, checkDeadline, decideChanges, docketDeadline, editDeadline, inviteToDate, makeFeed, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, returnDeadline, setMatterBook, vacateDeadline } from './docket/commands.ts';
 import { docket, horizon, matterDocket } from './docket/queries.ts';
 import { store, uploadDocument } from './documents/commands.ts';
 import { document, documents } from './documents/queries.ts';
@@ -116,6 +116,7 @@ describe('a restricted matter', () => {
 			'docket deadline': (c) => docketDeadline(c, { deadlineId }), 'check deadline': (c) => checkDeadline(c, { deadlineId }), 'meet deadline': (c) => meetDeadline(c, { deadlineId, on: '2026-11-20', proof: '' }),
 			'vacate deadline': (c) => vacateDeadline(c, { deadlineId, reason: 'x' }), 'move event': (c) => moveEvent(c, { eventId, to: '2026-11-03', reason: 'x', version: 1 }),
 			'return deadline': (c) => returnDeadline(c, { deadlineId, reason: 'x' }), 'answer returned deadline': (c) => answerReturn(c, { deadlineId, words: 'x' }), 'move deadline': (c) => moveDeadline(c, { deadlineId, how: 'order', by: '+7d', reason: 'x', version: 1 }), 'edit deadline': (c) => editDeadline(c, { deadlineId, short: 'x', version: 1 }),
+			'bring in calendar': (c) => bringCalendar(c, { matterId: id, items: [{ title: 'Hearing', date: '2026-12-01' }] }),
 			'mute matter': (c) => muteMatter(c, { matterId: id, mute: true }), 'set ladder': (c) => setLadder(c, { matterId: id, ladder: '7, 1, 0' }),
 			'make feed': (c) => makeFeed(c, { sort: 'matter', matterId: id }), 'invite to date': (c) => inviteToDate(c, { deadlineId, name: 'A B', email: 'ab@mail.example' }),
 			'add date by hand': (c) => addDate(c, { matterId: id, title: 'By hand', date: '2026-12-01' }), 'decide date changes': (c) => decideChanges(c, { changeIds: [changeId], apply: true }), 'lay order over rules': (c) => layOrder(c, order), 'end order': (c) => endOrder(c, { orderId, reason: 'x' }), 'set matter book': (c) => setMatterBook(c, { matterId: id, book: 'us-agency', on: true }),

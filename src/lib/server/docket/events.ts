@@ -114,6 +114,25 @@ export const addDate = command({
 	}
 });
 
+/** Brings in the chosen events of a calendar file, as hearings and meetings of the matter: all of them or none. */
+export const bringCalendar = command({
+	name: 'bring in calendar',
+	action: 'docket.enter',
+	input: z.object({ matterId: id('a matter'), from: maybeText('The file', 200), items: z.array(z.object({ title: text('The title', 200), date: day('The date'), time: maybeTime, place: maybeText('The place', 200) })).min(1, 'Choose at least one event.').max(200, 'At most 200 events at once.') }),
+	run(ctx, i, scribe) {
+		const m = theMatter(ctx, i.matterId);
+		if (m.status === 'closed') throw new Refused('The matter is closed: its dates are off the calendars. Reopen it first.');
+		for (const e of i.items) {
+			ctx.db.prepare("INSERT INTO event (id, matter_id, event_key, text, name, book, book_version, date, time, ahead, entered_by, entered_at, place) VALUES (?, ?, ?, ?, '', '', '', ?, ?, 'hearing', ?, ?, ?)").run(newId('evt'), m.id, BY_HAND, capital(e.title), e.date, e.time, staffOf(ctx).id, ctx.clock.now(), e.place);
+		}
+		scribe.matter(m.id);
+		scribe.note({ file: i.from, events: i.items.map((e) => ({ title: e.title, date: e.date })) });
+		scribe.log(m.id, 'date', `Brought in from ${i.from || 'a calendar file'}: ${i.items.map((e) => `${e.title} ${sayDate(e.date)}`).join('; ')}.`);
+		tell(ctx, m, `${m.number} ${m.title}: ${i.items.length === 1 ? 'an event' : `${i.items.length} events`} entered`, i.items.map((e) => `${sayDate(e.date)}${e.time ? ` at ${e.time}` : ''}  ${e.title}`).join('\n'));
+		return { brought: i.items.length };
+	}
+});
+
 export type Move = {
 	deadlineId: string; title: string; state: string; from: PlainDate; to: PlainDate; days: number; warnings: string[]; tasks: TaskMove[];
 	/** Moved by order or agreement: only the computed date beside it changes. */

@@ -1,7 +1,8 @@
 /** Dates as iCalendar (RFC 5545): all-day or timed with their zone, cancelled ones as cancelled, each change with a higher SEQUENCE. */
 import ICAL from 'ical.js';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
-import { addDays, date as plain, type PlainDate } from '#core/dates/plain.ts';
+import { addDays, date as plain, parseDate, sayTime, type PlainDate } from '#core/dates/plain.ts';
+import { clockAt } from '#core/dates/zone.ts';
 
 // The standard counts the blank a folded line begins with.
 ICAL.foldLength = 74;
@@ -56,4 +57,41 @@ export function calendar(items: readonly IcsItem[], o: Outer): string {
 		cal.addSubcomponent(e);
 	}
 	return `${cal.toString()}\r\n`;
+}
+
+export type IcsEvent = { title: string; date: PlainDate; time: string | null; place: string };
+const MOST = 1024 * 1024;
+/** The events of a calendar file, timed ones on the clock of a zone. Recurring and cancelled ones are counted, not taken. */
+export function readCalendar(data: Buffer, zone: string): { events: IcsEvent[]; left: number } | { error: string } {
+	if (data.length > MOST) return { error: `The file has ${(data.length / 1024 / 1024).toFixed(1)} MB: a calendar to bring in has at most 1 MB. Export a shorter span.` };
+	let root: ICAL.Component;
+	try {
+		root = new ICAL.Component(ICAL.parse(data.toString('utf8')) as never);
+	} catch {
+		return { error: 'This is not a calendar file (ICS). Nothing was brought in.' };
+	}
+	if (root.name !== 'vcalendar') return { error: 'This is not a calendar file (ICS). Nothing was brought in.' };
+	const zones = new Map(root.getAllSubcomponents('vtimezone').map((z) => [String(z.getFirstPropertyValue('tzid')), new ICAL.Timezone(z)]));
+	const events: IcsEvent[] = [];
+	let left = 0;
+	for (const e of root.getAllSubcomponents('vevent')) {
+		const start = e.getFirstPropertyValue('dtstart') as ICAL.Time | null;
+		const title = String(e.getFirstPropertyValue('summary') ?? '').trim().slice(0, 200);
+		if (!start || !title || e.getFirstProperty('rrule') || String(e.getFirstPropertyValue('status') ?? '').toUpperCase() === 'CANCELLED') { left++; continue; }
+		let on: string, time: string | null = null;
+		if (start.isDate) on = start.toString().slice(0, 10);
+		else {
+			const tzid = e.getFirstProperty('dtstart')!.getFirstParameter('tzid') as string | undefined;
+			const own = tzid ? zones.get(tzid) : undefined;
+			if (own) start.zone = own;
+			const floating = start.zone.tzid === 'floating' && !own;
+			const clock = floating ? { date: start.toString().slice(0, 10), minutes: start.hour * 60 + start.minute } : clockAt(start.toUnixTime() * 1000, zone);
+			on = clock.date;
+			time = sayTime(clock.minutes);
+		}
+		const day = parseDate(on);
+		if (!day) { left++; continue; }
+		events.push({ title, date: day, time, place: String(e.getFirstPropertyValue('location') ?? '').trim().slice(0, 200) });
+	}
+	return events.length ? { events: events.sort((a, b) => a.date.localeCompare(b.date)).slice(0, 200), left: left + Math.max(0, events.length - 200) } : { error: left ? 'Every event in this file recurs or is cancelled; there is nothing to bring in.' : 'There is no event in this calendar file.' };
 }

@@ -1,7 +1,7 @@
 import { needsTime } from '#core/docket/book.ts';
 import { serviceKinds } from '#core/docket/method.ts';
 import { addDays, date } from '#core/dates/plain.ts';
-import { addDate, answerReturn, decideChanges, docketDeadline, editDeadline, endOrder, enterEvent, inviteToDate, layOrder, makeFeed, meetDeadline, moveDeadline, moveEvent, revokeFeed, setMatterBook, vacateDeadline } from '#server/docket/commands.ts';
+import { addDate, answerReturn, bringCalendar, decideChanges, docketDeadline, editDeadline, endOrder, enterEvent, inviteToDate, layOrder, makeFeed, meetDeadline, moveDeadline, moveEvent, revokeFeed, setMatterBook, vacateDeadline } from '#server/docket/commands.ts';
 import { booksIn, booksOf } from '#server/docket/books.ts';
 import { orderEffects, ordersOf, readOrder } from '#server/docket/orders.ts';
 import { sayEffects, waitingChanges } from '#server/docket/changes.ts';
@@ -9,6 +9,7 @@ import { myFeeds } from '#server/docket/feeds.ts';
 import { muteMatter, setLadder } from '#server/jobs/reminders.ts';
 import { sayLadder } from '#core/docket/ladder.ts';
 import { kindOf } from '#server/matters/kinds.ts';
+import { readCalendar } from '#server/docket/ics.ts';
 import { closedDays, dateDocuments, matterCounts, matterDocket } from '#server/docket/queries.ts';
 import { matterTasks } from '#server/agenda/queries.ts';
 import { documents } from '#server/documents/queries.ts';
@@ -55,6 +56,18 @@ export const actions = {
 		return answer(enterEvent(ctx(event), { matterId: f.text('matterId'), eventKey: f.text('eventKey'), date: f.text('date'), time: f.text('time'), service: f.text('service'), name: f.text('name'), sure: f.text('sure'), sourceId: f.maybe('sourceId'), place: f.text('place'), link: f.text('link'), answers, docket: f.all('docket') }), (v) => ({ docketed: v.docketed }));
 	}),
 	hand: (event) => act(event, (f) => answer(addDate(ctx(event), { matterId: f.text('matterId'), what: f.text('what') as 'deadline', title: f.text('title'), date: f.text('date'), time: f.text('time'), authority: f.text('authority'), place: f.text('place'), link: f.text('link'), long: f.text('long'), sourceId: f.maybe('sourceId') }), () => ({}))),
+	ics: (event) => act(event, async (f) => {
+		only(event, 'docket.enter');
+		const file = f.file('ics');
+		if (!file) return fail(400, { errors: { ics: 'Choose a calendar file.' } });
+		const read = readCalendar(Buffer.from(await file.slice(0, 2 * 1024 * 1024).arrayBuffer()), theWorld().clock.zone);
+		if (file.size > 2 * 1024 * 1024) return fail(400, { errors: { ics: `The file has ${(file.size / 1024 / 1024).toFixed(1)} MB: a calendar to bring in has at most 1 MB. Export a shorter span.` } });
+		return 'error' in read ? fail(400, { errors: { ics: read.error } }) : { found: read.events, left: read.left, file: file.name };
+	}),
+	bring: (event) => act(event, (f) => {
+		const all = (f.json('items') ?? []) as { title: string; date: string; time: string | null; place: string }[];
+		return answer(bringCalendar(ctx(event), { matterId: f.text('matterId'), from: f.text('from'), items: all.filter((_, i) => f.all('take').includes(String(i))) }), (v) => v);
+	}),
 	docket: (event) => act(event, (f) => answer(docketDeadline(ctx(event), { deadlineIds: f.all('deadlineId') }), (v) => v)),
 	answer: (event) => act(event, (f) => answer(answerReturn(ctx(event), { deadlineId: f.text('deadlineId'), words: f.text('words') }), () => ({}))),
 	meet: (event) => act(event, (f) => answer(meetDeadline(ctx(event), { deadlineId: f.text('deadlineId'), on: f.text('on'), proof: f.text('proof'), documentId: f.maybe('documentId') }), () => ({}))),

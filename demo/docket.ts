@@ -4,6 +4,7 @@ import type { Ctx, Result, World } from '#server/command.ts';
 import { addClosure, addDate, checkDeadline, decideChanges, editDeadline, enterEvent, layOrder, moveDeadline, newTimeline, returnDeadline, setLeave, setMatterBook } from '#server/docket/commands.ts';
 import { store, uploadDocument } from '#server/documents/commands.ts';
 import { makePdf } from '#server/documents/pdf.ts';
+import { setSupervisor } from '#server/jobs/reminders.ts';
 import { addMember, editMatter, openMatter } from '#server/matters/commands.ts';
 
 type M = { id: string; number: string; title: string; kind: string; lawyer: string };
@@ -72,6 +73,8 @@ export async function deepen(h: House): Promise<void> {
 	const closed = world.db.prepare<[string], { date: string }>("SELECT d.date FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.book = 'us-federal.ca-nd' AND d.state = 'docketed' AND d.act = 'file' AND m.restricted = 0 AND m.status = 'open' AND d.computed IS NULL AND d.date >= ? GROUP BY d.date ORDER BY count(*) DESC, d.date LIMIT 1").get(day(9));
 	h.at(today);
 	if (closed) done(addClosure(as('castellan'), { book: 'us-federal.ca-nd', date: closed.date, kind: 'office', name: "Flood in the clerk's office" }));
+
+	for (const [who, over] of [['reyes', 'okafor'], ['lindqvist', 'okafor'], ['wardle', 'okafor'], ['quiroga', 'okafor'], ['abernathy', 'castellan'], ['fairweather', 'castellan']] as const) done(setSupervisor(as('castellan'), { staffId: `stf_${who}`, supervisorId: `stf_${over}` }));
 
 	// A timeline of the department's own, used on the purchase of two ferries.
 	h.at(day(-30));

@@ -14,7 +14,7 @@ import { addDate, bringCalendar, checkDeadline, editDeadline, enterEvent, invite
 import { readFeed, updateInvitations } from './docket/feeds.ts';
 import { readCalendar } from './docket/ics.ts';
 import { readDocketFilter, readReport, report, reportCsv, reportIcs, reportPdf, reportXlsx } from './docket/report.ts';
-import { digest, muteMatter, myReminders, remind, seeReminder, setLadder } from './jobs/reminders.ts';
+import { digest, muteMatter, myReminders, remind, seeReminder, setLadder, setSupervisor } from './jobs/reminders.ts';
 import { addMember } from './matters/commands.ts';
 import { closeMatter, reopenMatter } from './matters/status.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from './testing.ts';
@@ -59,7 +59,9 @@ describe('the reminder ladder', () => {
 		assert.ok(to().includes('Dorit'));
 	});
 	it('is seen, and what nobody has seen on its last rung goes to the supervisor once', () => {
-		h.db.prepare("UPDATE staff SET supervisor_id = 'stf_wardle' WHERE id = 'stf_okafor'").run();
+		good(setSupervisor(h.as('castellan'), { staffId: 'stf_okafor', supervisorId: 'stf_wardle' }));
+		assert.match(bad(setSupervisor(h.as('castellan'), { staffId: 'stf_wardle', supervisorId: 'stf_okafor' }))['supervisorId']!, /circle/);
+		assert.equal(setSupervisor(h.as('okafor'), { staffId: 'stf_okafor', supervisorId: null }).ok, false);
 		good(setLadder(h.as('okafor'), { matterId, ladder: '3, 1, 0' }));
 		h.set('2026-11-29');
 		remind(h);

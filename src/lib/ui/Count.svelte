@@ -34,7 +34,7 @@
 	.cell b { font-size: 13px; font-weight: 600; }
 	.cell i { font-style: normal; font-size: 10.5px; min-height: 12px; color: var(--color-petrol); font-weight: 600; }
 	.cell.hatch { background: var(--hatch); }
-	.cell.outside b, .cell.outside span { color: #74858b; font-weight: 400; }
+	.cell.outside b, .cell.outside span { color: var(--color-ink-3); font-weight: 400; }
 	.cell.service i { color: #8a5a00; }
 	.cell.period-end::after { content: ''; position: absolute; left: 2px; right: 2px; bottom: -1px; height: 3px; background: var(--color-petrol); }
 	.cell.zero, .cell.result { background: var(--color-ink); border-color: var(--color-ink); }

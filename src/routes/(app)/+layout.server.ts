@@ -16,7 +16,7 @@ export function load(event) {
 	const inside = may(me.role, 'matter.read');
 	return {
 		me: { id: me.id, name: me.name, initials: me.initials, role: ROLE_WORDS[me.role] },
-		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside, kinds: may(me.role, 'kind.edit'), imports: may(me.role, 'import.run'), overview: may(me.role, 'overview.read'), decide: may(me.role, 'interest.decide') },
+		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside, kinds: may(me.role, 'kind.edit'), imports: may(me.role, 'import.run'), staff: may(me.role, 'docket.closure'), overview: may(me.role, 'overview.read'), decide: may(me.role, 'interest.decide') },
 		department: departmentName(w),
 		today: w.clock.today(), zone: settings().zone,
 		timers: inside ? timers(w, me) : [],

@@ -6,9 +6,9 @@
 	import { opening } from '$lib/opening.svelte';
 	let { data, children } = $props();
 	const areas = $derived([
-		['/', 'Day sheet', true], ['/requests', 'Requests', true], ['/matters', 'Matters', data.can.inside], ['/people', 'People', data.can.inside], ['/docket', 'Docket', data.can.inside], ['/documents', 'Documents', data.can.inside], ['/time', 'Time', data.can.inside], ['/costs', 'Costs', data.can.costs], ['/post', 'Post room', data.can.post], ['/kinds', 'House', data.can.kinds || data.can.imports]
+		['/', 'Day sheet', true], ['/requests', 'Requests', true], ['/matters', 'Matters', data.can.inside], ['/people', 'People', data.can.inside], ['/docket', 'Docket', data.can.inside], ['/documents', 'Documents', data.can.inside], ['/time', 'Time', data.can.inside], ['/costs', 'Costs', data.can.costs], ['/post', 'Post room', data.can.post], [data.can.kinds ? '/kinds' : data.can.imports ? '/imports' : '/staff', 'House', data.can.kinds || data.can.imports || data.can.staff]
 	].filter((a) => a[2]) as [string, string, boolean][]);
-	const under: Record<string, string[]> = { '/matters': ['/overview'], '/docket': ['/rulebooks', '/count'], '/people': ['/interest'], '/kinds': ['/imports'] };
+	const under: Record<string, string[]> = { '/matters': ['/overview'], '/docket': ['/rulebooks', '/count'], '/people': ['/interest'], '/kinds': ['/imports', '/staff'], '/imports': ['/kinds', '/staff'] };
 	const on = (href: string) => (href === '/' ? page.url.pathname === '/' : [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p)));
 	let keys = $state(false), near = $state(false);
 	$effect(() => { void page.url.pathname; near = false; });

@@ -172,3 +172,17 @@ export const setLadder = command({
 		scribe.log(m.id, 'date', `Reminders of ${d ? d.title : 'the matter'}: ${read.ladder ? read.ladder.map((r) => (r < 0 ? `${-r} after` : r)).join(', ') + ' days' : 'as before'}.`);
 	}
 });
+/** Says to whom a colleague's dates go that nobody has seen. Nobody supervises themselves, not even by a round-about way. */
+export const setSupervisor = command({
+	name: 'set supervisor',
+	action: 'docket.closure',
+	input: z.object({ staffId: id('a colleague'), supervisorId: z.string().max(60).nullish() }),
+	run(ctx, i, scribe) {
+		const above = ctx.db.prepare<[string], { supervisor_id: string | null; active: number }>('SELECT supervisor_id, active FROM staff WHERE id = ?');
+		if (!above.get(i.staffId)) throw new NotFound('colleague');
+		for (let at = i.supervisorId ?? null; at; at = above.get(at)?.supervisor_id ?? null) if (at === i.staffId) throw new Refused('They would supervise each other in a circle.', 'supervisorId');
+		if (i.supervisorId && above.get(i.supervisorId)?.active !== 1) throw new Refused('Choose a colleague.', 'supervisorId');
+		ctx.db.prepare('UPDATE staff SET supervisor_id = ? WHERE id = ?').run(i.supervisorId ?? null, i.staffId);
+		scribe.note({ staff: i.staffId, supervisor: i.supervisorId ?? null });
+	}
+});

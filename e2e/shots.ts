@@ -20,8 +20,8 @@ try {
 	if (wants('matters')) { await io.go('/matters?who=all'); await shot(io, 'matters'); }
 	const pier = await matter(io, 'Pier 9');
 	if (wants('matter-litigation')) { await io.go(pier); await shot(io, 'matter-litigation'); }
-	if (wants('matter-claims')) { await io.go(await matter(io, 'Quay wall')); await shot(io, 'matter-claims'); }
-	if (wants('matter-agreement')) { await io.go(await matter(io, 'Fuel supply')); await shot(io, 'matter-agreement'); }
+	if (all && wants('matter-claims')) { await io.go(await matter(io, 'Quay wall')); await shot(io, 'matter-claims'); }
+	if (all && wants('matter-agreement')) { await io.go(await matter(io, 'Fuel supply')); await shot(io, 'matter-agreement'); }
 	if (wants('sheet-edit')) { await io.go(await matter(io, 'Quay wall')); await io.press('Change'); await io.sees('Facts of'); if (all) await shot(io, 'sheet-edit'); }
 	if (wants('matter-docket')) { await io.go(`${pier}/docket`); await io.press('Answer or Rule 12 motion'); await shot(io, 'matter-docket'); }
 	if (wants('what-if')) {
@@ -50,8 +50,8 @@ try {
 		await look('rulebooks', '/rulebooks');
 		await look('rulebook', '/rulebooks/us-ca-superior');
 		await look('order', `${pier}/docket`, async () => { await io.press('Lay an order over the rules'); await io.sees('What it says'); });
-		await look('shift', `${pier}/docket`, async () => { await io.press("Parties' conference"); await io.press('Move it'); await io.page.type('input[name="by"]', '+14d'); await io.sees("the rule's own day"); });
-		await look('enter', `${await matter(io, 'Slip 4')}/docket?enter`, async () => { await io.page.type('input[placeholder="Type to find"]', 'motion return'); await io.press('Motion return date'); await io.fill('date', '25 Jan 2027'); await io.sees('Serve motion papers'); });
+		await look('shift', `${pier}/docket`, async () => { await io.page.evaluate(() => (document.querySelector('[data-deadline="Pretrial disclosures"] button[aria-expanded]') as HTMLButtonElement).click()); await io.press('Move it'); await io.page.type('input[name="by"]', '+14d'); await io.sees("the rule's own day"); });
+		await look('enter', `${await matter(io, 'Slip 4')}/docket?enter`, async () => { await io.choose('What happened', 'motion return', 'Motion return date'); await io.fill('On', '25 Jan 2027'); await io.sees('Serve motion papers'); });
 	}
 	if (wants('logbook')) { await io.go(`${pier}/logbook`); await shot(io, 'logbook'); }
 	if (wants('trial')) { await io.go(`${pier}/trial`); await shot(io, 'trial'); }
@@ -59,7 +59,7 @@ try {
 	if (wants('people')) { await io.go('/people'); await shot(io, 'people'); }
 	if (wants('person') && all) { await io.go('/people?q=group'); await io.page.evaluate(() => (document.querySelector('tbody a') as HTMLAnchorElement).click()); await io.sees('On matters'); await shot(io, 'person'); }
 	if (wants('interest')) { await io.go('/interest'); await io.page.evaluate(() => (document.querySelector('main section a[href^="/interest/"]') as HTMLAnchorElement).click()); await io.sees('Decision'); await shot(io, 'interest'); }
-	if (wants('figures')) { await io.go('/overview'); await shot(io, 'figures'); }
+	if (all && wants('figures')) { await io.go('/overview'); await shot(io, 'figures'); }
 	if (wants('opening')) {
 		await io.go('/requests');
 		await io.press('Film crew');
@@ -70,7 +70,7 @@ try {
 	if (wants('triage')) { await io.go('/requests'); await shot(io, 'triage'); }
 	if (wants('request-detail') && all) { await io.go('/requests'); await io.press('Coffee'); await io.sees('To and fro'); await shot(io, 'request-detail'); }
 	if (wants('closing') && all) { await io.go(`${pier}`); await io.press('Hold or close'); await io.sees('open dates'); await shot(io, 'closing'); }
-	if (wants('request')) { const wes = await sit(browser, house.origin, 'tarrant', size); await shot(wes, 'request'); }
+	if (all && wants('request')) { const wes = await sit(browser, house.origin, 'tarrant', size); await shot(wes, 'request'); }
 	if (wants('kind', 'imports', 'kinds')) {
 		const ops = await sit(browser, house.origin, 'haddad', size);
 		await ops.go('/kinds/litigation');

@@ -27,6 +27,8 @@
 		}
 		return out;
 	});
+	/** Beside a mark near the right edge its name stands at the left. */
+	const turned = (d: string) => x(d) > total * step - 220 && x(d) > 240;
 	const hatched = $derived(step >= 3 ? Object.entries(closed).filter(([d]) => d >= from && d <= to) : []);
 	const numbered = $derived(step >= 16);
 	function scale(to: number) {
@@ -78,10 +80,10 @@
 			</svg>
 			{#each rows as l (l.id)}
 				{#if spread && l.event}
-					<a class="tl-mark event" style:left="{x(l.event.date) + step / 2 - 6}px" style:top="{24 + l.top + 4}px" href={l.href}><span class="dot {l.event.hearing ? 'ring' : ''}"></span><b class="font-semibold">{l.label}</b><span class="sub">{l.about}</span></a>
+					<a class="tl-mark event" class:turned={turned(l.event.date)} style:left="{x(l.event.date) + step / 2 - 6 + (turned(l.event.date) ? 12 : 0)}px" style:top="{24 + l.top + 4}px" href={l.href}><span class="dot {l.event.hearing ? 'ring' : ''}"></span><b class="font-semibold">{l.label}</b><span class="sub">{l.about}</span></a>
 				{/if}
 				{#each l.marks as m, i (m.id)}
-					<a class="tl-mark" data-mark={m.title} style:left="{x(m.date) + step / 2 - 8}px" style:top="{24 + l.top + (spread ? 26 * (i + 1) + 4 : 8)}px" href={m.href} title="{m.date}: {m.title}" aria-label="{m.date}, {m.title}, {m.state}"><Kite state={m.state} checked={m.checked} late={m.state === 'docketed' && m.date <= today} words={false} />{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}>{m.title} <span class="sub">{short(m.date, today).slice(4)}</span></span>{/if}</a>
+					<a class="tl-mark" class:turned={spread && turned(m.date)} data-mark={m.title} style:left="{x(m.date) + step / 2 - 8 + (spread && turned(m.date) ? 16 : 0)}px" style:top="{24 + l.top + (spread ? 26 * (i + 1) + 4 : 8)}px" href={m.href} title="{m.date}: {m.title}" aria-label="{m.date}, {m.title}, {m.state}"><Kite state={m.state} checked={m.checked} late={m.state === 'docketed' && m.date <= today} words={false} />{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}>{m.title} <span class="sub">{short(m.date, today).slice(4)}</span></span>{/if}</a>
 				{/each}
 				{#each l.hearings ?? [] as g (g.id)}<a class="tl-mark" style:left="{x(g.date) + step / 2 - 6}px" style:top="{24 + l.top + 10}px" href={g.href} title="{g.date}: {g.title}" aria-label="{g.date}, {g.title}"><span class="dot ring"></span></a>{/each}
 			{/each}
@@ -101,5 +103,6 @@
 	.dot { width: 12px; height: 12px; border-radius: 50%; background: var(--color-ink-2); border: 3px solid var(--color-sail); }
 	.dot.ring { background: radial-gradient(circle, var(--color-petrol) 0 2px, #fff 2.5px); border: 1.5px solid var(--color-petrol); }
 	.tl-now { position: absolute; top: 0; bottom: 0; width: 0; border-left: 2px solid var(--color-saffron); z-index: 1; pointer-events: none; }
-	.tl-now span { position: absolute; top: 2px; left: 3px; font: 600 11px/1 var(--font-ui); color: var(--color-saffron-ink); background: var(--color-sail); padding: 2px; }
+	.tl-mark.turned { flex-direction: row-reverse; transform: translateX(-100%); }
+	.tl-now span { position: absolute; bottom: 2px; left: 3px; font: 600 11px/1 var(--font-ui); color: var(--color-saffron-ink); background: var(--color-sail); padding: 2px; }
 </style>

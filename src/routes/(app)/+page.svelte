@@ -66,17 +66,17 @@
 						</a>
 					{:else}<Empty>No dates are docketed on your matters. Enter an event on a matter and its dates come here.</Empty>{/each}
 				</Section>
+				<Section title="Yours to do" about="{data.tasks.length} open{late ? `, ${late} late` : ''}">
+					{#each data.tasks.slice(0, 7) as t (t.id)}
+						<a class="row flex h-[34px] items-center gap-2.5 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} color={t.due && t.due < data.today ? '#b3341f' : '#16252b'} /><span class="min-w-0 grow truncate"><b class="font-semibold">{t.subject}</b> <span class="sub">{t.matterTitle}</span></span><span class="whitespace-nowrap {t.due && t.due < data.today ? 'font-semibold text-madder' : 'sub'}">{t.due ? (t.due < data.today ? `late ${plural(since(t.due, data.today), 'day')}` : t.due === data.today ? 'today' : (t.hangs ?? short(t.due, data.today))) : ''}</span></a>
+					{:else}<Empty>No tasks. A colleague’s or your own appear here.</Empty>{/each}
+				</Section>
 				{#if data.reminders.length}<Section title="You were reminded" about="{data.reminders.length}; say that you have seen it">
 					{#each data.reminders.slice(0, 5) as r (r.deadlineId)}
 						<div class="row flex min-h-[38px] items-center gap-3" data-reminder={r.title}><span class="w-[96px] font-semibold whitespace-nowrap {r.last ? 'text-madder' : ''}">{away(r.date, data.today)}</span><a class="min-w-0 grow truncate hover:underline" href="/matters/{r.matterNumber}/docket?count={r.deadlineId}"><b class="font-semibold">{r.title}</b> <span class="sub">{r.matterTitle}{r.others ? `; seen by ${r.others}` : ''}</span></a><ActionForm action="?/seen">{#snippet children({ busy })}<input type="hidden" name="deadlineId" value={r.deadlineId} /><button class="act whitespace-nowrap" disabled={busy}>seen</button>{/snippet}</ActionForm></div>
 					{/each}
 					{#if data.reminders.length > 5}<p class="sub mt-1">and {data.reminders.length - 5} more after these</p>{/if}
 				</Section>{/if}
-				<Section title="Yours to do" about="{data.tasks.length} open{late ? `, ${late} late` : ''}">
-					{#each data.tasks.slice(0, 7) as t (t.id)}
-						<a class="row flex h-[34px] items-center gap-2.5 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} color={t.due && t.due < data.today ? '#b3341f' : '#16252b'} /><span class="min-w-0 grow truncate"><b class="font-semibold">{t.subject}</b> <span class="sub">{t.matterTitle}</span></span><span class="whitespace-nowrap {t.due && t.due < data.today ? 'font-semibold text-madder' : 'sub'}">{t.due ? (t.due < data.today ? `late ${plural(since(t.due, data.today), 'day')}` : t.due === data.today ? 'today' : (t.hangs ?? short(t.due, data.today))) : ''}</span></a>
-					{:else}<Empty>No tasks. A colleague’s or your own appear here.</Empty>{/each}
-				</Section>
 			</div>
 			<div class="flex flex-col gap-6">
 				{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)}>{#each data.toSign.slice(0, 4) as s (s.signerId)}<a class="row flex min-h-[38px] items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="grow truncate font-semibold">{s.title}</b><span class="sub">{s.by}</span></a>{/each}</Section>{/if}

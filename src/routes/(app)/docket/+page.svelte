@@ -39,7 +39,7 @@
 	<form method="get" class="no-print mt-2 flex flex-wrap items-center gap-2">
 		{#if f.show}<input type="hidden" name="show" value={f.show} />{/if}{#if data.view !== 'list'}<input type="hidden" name="view" value={data.view} />{/if}
 		{#each filters as [name, any, options, value] (name)}<select class="box !w-auto max-w-[190px] {value ? '!border-ink' : ''}" {name} aria-label={any} onchange={pick(name)} value={value ?? ''}><option value="">{any}</option>{#each options as [v, n] (v)}<option value={v}>{n}</option>{/each}</select>{/each}
-		{#if data.view !== 'month'}<input class="box !w-28" name="from" value={f.from ?? ''} placeholder="from 2026-11-01" aria-label="From, as year-month-day" /><input class="box !w-28" name="to" value={f.to ?? ''} placeholder="to 2027-01-31" aria-label="To, as year-month-day" />{/if}<button class="btn">Show</button>
+		{#if data.view !== 'month'}<input class="box !w-36" name="from" value={f.from ?? ''} placeholder="from 2026-11-01" aria-label="From, as year-month-day" /><input class="box !w-36" name="to" value={f.to ?? ''} placeholder="to 2027-01-31" aria-label="To, as year-month-day" />{/if}<button class="btn">Show</button>
 		{#if filtered}<a class="act" href="?{new URLSearchParams(Object.entries({ show: f.show ?? '', view: data.view === 'list' ? '' : data.view }).filter((x) => x[1]))}">take filters off</a>{/if}
 	</form>
 	{#if data.bad}<p class="fault mt-2">{data.bad}</p>{/if}

@@ -10,10 +10,13 @@
 	import { plural } from '$lib/ui/say.ts';
 	let { data } = $props();
 	const f = $derived(data.asked.filter);
+	const WIDTHS: Record<string, string> = { date: 'w-[96px]', time: 'w-[60px]', number: 'w-[110px]', state: 'w-[86px]', checked: 'w-[140px]', responsible: 'w-[64px]', computed: 'w-[96px]', internal: 'w-[96px]' };
 	let made = $state({ sort: '', address: '' });
 	let mailing = $state(false), words = $state('');
 	let chosen = $state<string[]>([]);
-	const shown = $derived(data.columns.filter(([c]) => c !== 'count' && data.asked.columns.includes(c)).sort((a, b) => data.asked.columns.indexOf(a[0]) - data.asked.columns.indexOf(b[0])));
+	/** What the group's heading says already is not said again in every row. */
+	const said = $derived(f.order === 'matter' ? ['matter', 'number'] : ['date']);
+	const shown = $derived(data.columns.filter(([c]) => c !== 'count' && !said.includes(c) && data.asked.columns.includes(c)).sort((a, b) => data.asked.columns.indexOf(a[0]) - data.asked.columns.indexOf(b[0])));
 	const cells = $derived(data.asked.columns.filter((x) => x !== 'count') as string[]);
 	const file = (as: string) => `/docket/report/export?${data.query}&as=${as}`;
 	let cols = $derived<string[]>(data.asked.columns);
@@ -40,11 +43,11 @@
 	{#if data.bad}<p class="fault mt-2">{data.bad}</p>{/if}
 	<div class="no-print mt-3 flex flex-wrap items-center gap-3"><a class="act" href={file('pdf')}>PDF</a><a class="act" href={file('xlsx')}>XLSX</a><a class="act" href={file('csv')}>CSV</a><a class="act" href={file('ics')}>ICS</a><button class="act" onclick={() => (mailing = true)}>By mail</button><button class="act" onclick={() => window.print()}>Print</button></div>
 	{#if data.total === 0}<Empty>No date fits. Give a longer span, or all dates.</Empty>{/if}
-	{#each data.groups as g (g.key)}
-		<table class="list mt-4" data-group={g.key}><caption class="read pb-1 text-left text-[17px] font-medium">{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption>
-			<thead><tr><th class="w-[26px]"><span class="vh">State</span></th>{#each shown as [c, name] (c)}<th>{name}</th>{/each}</tr></thead>
+	{#each data.groups as g, i (g.key)}
+		<table class="list mt-4 table-fixed" data-group={g.key}><caption class="read pb-1 text-left text-[17px] font-medium">{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption>
+			<thead class:bare={i > 0}><tr><th class="w-[26px]"><span class="vh">State</span></th>{#each shown as [c, name] (c)}<th class={WIDTHS[c] ?? ''}>{#if i > 0}<span class="vh">{name}</span>{:else}{name}{/if}</th>{/each}</tr></thead>
 			<tbody>{#each g.rows as r (r.id)}
-				<tr class="link"><td><Kite state={r.state} checked={r.checked} late={r.late && r.state === 'docketed'} /></td>{#each shown as [c] (c)}<td class={c === 'title' ? 'max-w-[280px]' : c === 'matter' || c === 'authority' || c === 'event' ? 'max-w-[220px] truncate' : 'whitespace-nowrap'}>{#if c === 'title'}<a class="font-semibold whitespace-pre-line hover:underline" href={r.href}>{r.cells[cells.indexOf(c)]}</a>{:else}{r.cells[cells.indexOf(c)]}{/if}</td>{/each}</tr>
+				<tr class="link"><td><Kite state={r.state} checked={r.checked} late={r.late && r.state === 'docketed'} /></td>{#each shown as [c] (c)}<td class={c === 'title' ? 'py-1' : 'truncate'}>{#if c === 'title'}<a class="font-semibold whitespace-pre-line hover:underline" href={r.href}>{r.cells[cells.indexOf(c)]}</a>{:else}{r.cells[cells.indexOf(c)]}{/if}</td>{/each}</tr>
 				{#if data.asked.columns.includes('count') && r.count}<tr><td></td><td colspan={shown.length} class="!h-auto pb-1.5 text-[12.5px] text-ink-2">{r.count}</td></tr>{/if}
 			{/each}</tbody></table>
 	{/each}
@@ -72,3 +75,7 @@
 		{/snippet}
 	</ActionForm>
 </Drawer>
+
+<style>
+	thead.bare th { padding: 0; height: 0; line-height: 0; }
+</style>

@@ -37,7 +37,7 @@
 	const inTime = (d: DeadlineView) => data.when === 'all' || (data.when === 'past' ? d.date < data.today : d.date >= data.today || d.state === 'missed');
 	const list = $derived([...all].filter(inTime).sort((a, b) => a.date.localeCompare(b.date)));
 	const href = (id: string) => to({ count: id, view: '' });
-	const lanes = $derived(data.events.map((e): Lane => ({ id: e.id, label: e.name || e.text, about: short(e.date, data.today), href: to({ view: '' }), event: { date: e.date, hearing: e.ahead === 'hearing' || e.ahead === 'trial' }, marks: e.deadlines.map((d) => ({ id: d.id, date: d.date, title: d.short || d.title, state: d.state, checked: d.checked, href: href(d.id) })) })));
+	const lanes = $derived(data.events.map((e): Lane => ({ id: e.id, label: e.text, about: `${e.name ? `${e.name}, ` : ''}${e.key === 'by-hand' && !e.ahead ? '' : short(e.date, data.today)}`, href: to({ view: '' }), event: { date: e.date, hearing: e.ahead === 'hearing' || e.ahead === 'trial' }, marks: e.deadlines.map((d) => ({ id: d.id, date: d.date, title: d.short || d.title, state: d.state, checked: d.checked, href: href(d.id) })) })));
 	const about = (d: DeadlineView) => [
 		d.state === 'met' ? `met ${short(d.closedOn!, data.today)}${d.reason ? `, ${d.reason}` : ''}` : d.state === 'vacated' ? `vacated: ${d.reason}` : d.state === 'missed' ? 'missed' : d.date === data.today ? `today${d.time ? `, ${d.time}` : ''}` : (d.time ?? ''),
 		d.computed ? `by ${d.movedHow}, the rule gives ${short(d.computed, data.today).slice(4)}` : '', d.internal && d.state === 'docketed' ? `ours ${short(d.internal, data.today).slice(4)}` : '', d.short && d.short !== d.title ? d.short : ''

@@ -29,7 +29,7 @@
 	});
 	/** Beside a mark near the right edge its name stands at the left. */
 	const turned = (d: string) => x(d) > total * step - 220 && x(d) > 240;
-	const hatched = $derived(step >= 3 ? Object.entries(closed).filter(([d]) => d >= from && d <= to) : []);
+	const hatched = $derived(step >= 2.5 ? Object.entries(closed).filter(([d]) => d >= from && d <= to) : []);
 	const numbered = $derived(step >= 16);
 	function scale(to: number) {
 		const mid = box ? (box.scrollLeft + box.clientWidth / 2) / step : 0;

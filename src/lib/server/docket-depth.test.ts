@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { spawnSync } from 'node:child_process';
 import { beforeEach, describe, it } from 'node:test';
 import { stringify } from 'yaml';
 import { addDays, date } from '#core/dates/plain.ts';
@@ -343,6 +344,34 @@ describe("a book of the department's own", () => {
 		good(setMatterBook(h.as('okafor'), { matterId, book: 'own.closing', on: true }));
 		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'own.closing|signing', date: '2026-12-14', docket: ['deliver-the-disclosure-letter'] }));
 		assert.match(docket(h, h.staff('okafor'), {}).rows[0]!.stale!, /2025-01-05/);
+	});
+});
+
+describe('every row of every book', () => {
+	it('is entered on a matter, docketed and counted again to the same day', () => {
+		let rows = 0;
+		for (const book of booksIn(h)) {
+			const m = newMatter(h, { title: book.title, rulebook: book.id }).matterId;
+			for (const e of book.events.values()) {
+				const example = e.rules.flatMap((r) => r.examples).find((x) => x.gives && x.date <= '2026-11-20') ?? { date: '2026-11-02', time: undefined, service: undefined, answers: undefined };
+				const r = enterEvent(h.as('okafor'), { matterId: m, eventKey: `${book.id}|${e.id}`, date: e.ahead ? '2027-03-15' : example.date, time: example.time ?? '10:00', service: e.served ? (example.service ?? '') : '', answers: e.ahead ? {} : (example.answers ?? {}), sure: true, docket: [] });
+				const id = good(r).eventId;
+				const all = h.db.prepare<[string], { id: string; rule: string; authority: string; suggested: number }>('SELECT id, rule, authority, suggested FROM deadline WHERE event_id = ?').all(id);
+				if (all.length) good(docketDeadline(h.as('okafor'), { deadlineIds: all.map((d) => d.id) }));
+				for (const d of all) assert.ok(d.suggested || e.rules.some((x) => x.id === d.rule && x.authority === d.authority), `${book.id} ${d.rule}`);
+				rows += all.filter((d) => !d.suggested).length;
+			}
+		}
+		assert.ok(rows > 220, `${rows} dates`);
+		assert.deepEqual(effects(h, { books: shelf(h).ids(), shelf: shelf(h), fresh: true, all: true }).map((f) => [f.rule, f.was, f.fresh?.date]), []);
+	});
+	it('gives its worked examples through the command for scripts', { timeout: 60_000 }, () => {
+		const asked = booksIn(h).flatMap((b) => [...b.events.values()].flatMap((e) => e.rules.filter((r) => r.book === b.id).flatMap((r) => r.examples.map((x) => ({ line: JSON.stringify({ rulebook: b.id, event: e.id, date: x.date, ...(x.time ? { time: x.time } : {}), ...(x.service ? { service: x.service } : {}), answers: x.answers ?? {}, ...(x.closures ? { closures: x.closures } : {}) }), title: r.title, authority: r.authority, gives: x.gives })))));
+		const out = spawnSync(process.execPath, ['--import', 'tsx', 'bin/docket.ts'], { input: asked.map((a) => a.line).join('\n') + '\n', encoding: 'utf8', maxBuffer: 200 * 1024 * 1024 });
+		const answers = out.stdout.trim().split('\n').map((l) => JSON.parse(l) as { deadlines: { title: string; authority: string; date: string }[] });
+		assert.equal(answers.length, asked.length);
+		assert.ok(asked.length > 450, `${asked.length} examples`);
+		asked.forEach((a, i) => assert.equal(answers[i]!.deadlines.find((d) => d.title === a.title && d.authority === a.authority)?.date ?? null, a.gives, a.line));
 	});
 });
 

@@ -45,7 +45,7 @@ export function readReport(p: URLSearchParams): { filter: DocketFilter; columns:
 export function report(w: World, me: Staff, r: { filter: DocketFilter; columns: ReportColumn[]; long: boolean }): Report {
 	const { rows, total } = docket(w, me, { ...r.filter, page: 1, per: REPORT_MOST });
 	const trace = w.db.prepare<[string], { trace: string }>('SELECT trace FROM deadline WHERE id = ?');
-	return { ...r, total, rows: rows.map((d) => ({ ...d, count: notable(JSON.parse(trace.get(d.id)!.trace) as Step[]) + (d.computed ? ` Moved by ${d.movedHow}: ${d.movedReason}.` : '') })) };
+	return { ...r, total, rows: rows.map((d) => ({ ...d, count: notable(JSON.parse(trace.get(d.id)!.trace) as Step[]) + (d.computed ? ` Moved by ${d.movedHow}: ${d.movedReason}.` : '') + (d.stale ? ` ${d.stale}` : '') })) };
 }
 
 const what = (d: ReportRow, long: boolean) => (long ? [d.title, d.long].filter(Boolean).join('\n') : d.short || d.title);

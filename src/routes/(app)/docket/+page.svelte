@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { MONTHS } from '#core/dates/plain.ts';
+	import { addDays, date, MONTHS } from '#core/dates/plain.ts';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Month from '$lib/docket/Month.svelte';
 	import Timeline, { type Lane } from '$lib/docket/Timeline.svelte';
@@ -13,6 +13,7 @@
 	const f = $derived(data.filter);
 	const to = (change: Record<string, string>) => { const p = new URLSearchParams(page.url.searchParams); p.delete('page'); for (const [k, v] of Object.entries(change)) if (v) p.set(k, v); else p.delete(k); return `?${p}`; };
 	const months = $derived([...new Set(data.rows.map((r) => r.date.slice(0, 7)))].map((m) => ({ m, name: `${MONTHS[Number(m.slice(5)) - 1]} ${m.slice(0, 4)}`, rows: data.rows.filter((r) => r.date.startsWith(m)) })));
+	const yesterday = $derived(addDays(date(data.today), -1));
 	const shows = $derived([['open', 'Docketed'], ['unchecked', 'Unchecked'], ['missed', data.missed ? `Missed ${data.missed}` : 'Missed'], ['proposed', 'Proposed'], ['all', 'All']] as const);
 	const views = [['list', 'List'], ['timeline', 'Timeline'], ['month', 'Month']] as const;
 	const href = (d: { matterNumber: string; id: string }) => `/matters/${d.matterNumber}/docket?count=${d.id}`;
@@ -33,6 +34,7 @@
 	<div class="flex flex-wrap items-baseline gap-3"><h1>Docket</h1><span class="sub grow">{data.department}: every date in the matters you may see</span><DocketTabs /></div>
 	<div class="no-print mt-3 flex flex-wrap items-center gap-2">
 		{#each shows as [k, n] (k)}<a class="note" class:on={(f.show ?? 'open') === k} href={to({ show: k === 'open' ? '' : k })}>{n}</a>{/each}
+		<span class="sub px-1" aria-hidden="true">|</span>{#each [['Past', '', yesterday], ['Ahead', data.today, '']] as [n, from, until] (n)}<a class="note" class:on={(f.from ?? '') === from && (f.to ?? '') === until} href={to({ from: from!, to: until! })}>{n}</a>{/each}
 		<span class="grow"></span>
 		{#each views as [k, n] (k)}<a class="note" class:on={data.view === k} aria-current={data.view === k ? 'true' : undefined} href={to({ view: k === 'list' ? '' : k })}>{n}</a>{/each}
 	</div>

@@ -10,7 +10,7 @@
 	import { plural } from '$lib/ui/say.ts';
 	let { data } = $props();
 	const f = $derived(data.asked.filter);
-	const WIDTHS: Record<string, string> = { date: 'w-[96px]', time: 'w-[60px]', number: 'w-[110px]', state: 'w-[86px]', checked: 'w-[140px]', responsible: 'w-[64px]', computed: 'w-[96px]', internal: 'w-[96px]' };
+	const WIDTHS: Record<string, string> = { date: 'w-[96px]', time: 'w-[60px]', number: 'w-[110px]', state: 'w-[86px]', checked: 'w-[156px]', responsible: 'w-[64px]', computed: 'w-[96px]', internal: 'w-[96px]' };
 	let made = $state({ sort: '', address: '' });
 	let mailing = $state(false), words = $state('');
 	let chosen = $state<string[]>([]);

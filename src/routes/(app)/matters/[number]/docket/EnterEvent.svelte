@@ -78,8 +78,13 @@
 					{:else}<DateField name="answer-{q.id}" label={q.ask} bind:value={() => v.answers[q.id] ?? '', (x) => (v.answers[q.id] = x)} {today} error={e[`answer-${q.id}`]} />{/if}
 				{/each}
 				<Field label="Name it" error={e.name} hint="shown beside each date: which motion, which set">{#snippet children(c)}<input class="box" name="name" bind:value={v.name} autocomplete="off" {...c} />{/snippet}</Field>
-				<Field label="From which document" error={e.sourceId} hint="the second person checks the date against it">{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None in the matter yet</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
-				{#if event?.ahead}<div class="grid grid-cols-2 gap-3"><Field label="Place" error={e.place}>{#snippet children(c)}<input class="box" name="place" bind:value={v.place} autocomplete="off" {...c} />{/snippet}</Field><Field label="Link" error={e.link}>{#snippet children(c)}<input class="box" name="link" bind:value={v.link} placeholder="https://" autocomplete="off" {...c} />{/snippet}</Field></div>{/if}
+				<details open={!!(v.sourceId || v.place || v.link || e.sourceId || e.place || e.link)}>
+					<summary class="act inline-block">{event?.ahead ? 'Source document, place, link' : 'Source document'}</summary>
+					<div class="mt-2.5 flex flex-col gap-2.5">
+						<Field label="From which document" error={e.sourceId} hint="the second person checks the date against it">{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None in the matter yet</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
+						{#if event?.ahead}<div class="grid grid-cols-2 gap-3"><Field label="Place" error={e.place}>{#snippet children(c)}<input class="box" name="place" bind:value={v.place} autocomplete="off" {...c} />{/snippet}</Field><Field label="Link" error={e.link}>{#snippet children(c)}<input class="box" name="link" bind:value={v.link} placeholder="https://" autocomplete="off" {...c} />{/snippet}</Field></div>{/if}
+					</div>
+				</details>
 			</div>
 			<div class="ruled mt-4"><h3 class="font-semibold">What follows</h3>{#if looking}<span class="sub" role="status">counting…</span>{/if}</div>
 			{#each proposals as p (p.rule)}

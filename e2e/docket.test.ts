@@ -1,5 +1,8 @@
 /** The docket in depth, through the real interface: other courts, orders, closures, books, checks, moves, reports, the pen line. */
 import assert from 'node:assert/strict';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
@@ -283,6 +286,53 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.fill('Mail address', 'vera@mediator.example');
 		await io.press('Send the date');
 		await io.sees('They are told when it changes.');
+	});
+
+	it('says on the day sheet that a reminder was seen, and keeps a ladder of its own for a matter', async () => {
+		await io.go('/');
+		await wait(io, '[data-reminder]');
+		const first = await io.page.$eval('[data-reminder]', (e) => e.getAttribute('data-reminder')!);
+		const n = await io.page.$$eval(`[data-reminder="${first}"]`, (all) => all.length);
+		await io.press('seen', `[data-reminder="${first}"]`);
+		await io.page.waitForFunction((f, k) => document.querySelectorAll(`[data-reminder="${f}"]`).length < k, {}, first, n);
+		await io.go(`${pier}/docket`);
+		await io.press('change the days');
+		await io.fill('Days before a date', '60, 30');
+		await io.press('Keep', '#books');
+		await io.sees('A ladder reminds at least once in the last week');
+		await io.fill('Days before a date', '21, 5, 1, 0, +1');
+		await io.press('Keep', '#books');
+		await io.sees('21, 5, 1, 0, +1 days before, of this matter');
+		await io.press('mute for me');
+		await io.sees('muted for you, but for the last ones');
+	});
+
+	it('keeps days away, and warns of them where a date would move onto them', async () => {
+		await io.go('/');
+		await io.press('Days away');
+		await io.fill('From', '13 Jul 2027');
+		await io.fill('To', '16 Jul 2027');
+		await io.press('Keep these days');
+		await io.sees('Tue 13 Jul 2027 to Fri 16 Jul 2027');
+		await io.go(`${pier}/docket`);
+		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('change the date'))!.click());
+		await io.fill('to', '14 Aug 2027');
+		await io.sees('The event itself falls on a day the court does not sit: Saturday');
+		await io.sees('Ines Okafor is away');
+	});
+
+	it('looks into a calendar file and enters the chosen events', async () => {
+		await io.go(`${pier}/docket`);
+		await io.press('By hand');
+		const put = async (name: string, text: string) => { const at = join(mkdtempSync(join(tmpdir(), 'kite-ics-')), name); writeFileSync(at, text); const input = (await io.page.$('input[name="ics"]'))! as import('puppeteer-core').ElementHandle<HTMLInputElement>; await input.uploadFile(at); await io.press('Look into it'); };
+		await put('page.html', '<html></html>');
+		await io.sees('This is not a calendar file');
+		await put('large.ics', 'x'.repeat(20 * 1024 * 1024));
+		await io.sees('20.0 MB: a calendar to bring in has at most 1 MB');
+		await put('notice.ics', ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Court//EN', 'BEGIN:VEVENT', 'UID:1', 'DTSTAMP:20261101T000000Z', 'DTSTART:20270112T180000Z', 'SUMMARY:Discovery conference', 'LOCATION:Courtroom 9', 'END:VEVENT', 'END:VCALENDAR', ''].join('\r\n'));
+		await wait(io, '[data-found="Discovery conference"]');
+		await io.press('Enter 1 event');
+		await io.sees('Discovery conference 10:00 Courtroom 9');
 	});
 
 	it('filters the department by person, court and kind, on a timeline and in a month', async () => {

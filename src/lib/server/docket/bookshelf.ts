@@ -1,14 +1,14 @@
 /** The department's own books and its versions of shipped ones: checked while one writes, previewed, saved, never changed afterwards. */
 import { z } from 'zod';
 import { isAlias, isScalar, isSeq, LineCounter, parseDocument, stringify, visit, type Document } from 'yaml';
-import { date as plain, sayDate, type PlainDate } from '#core/dates/plain.ts';
+import { date as plain, type PlainDate } from '#core/dates/plain.ts';
 import { BookError, idOf, readBookOr, type BookFile } from '#core/docket/book.ts';
 import { CountError } from '#core/docket/count.ts';
 import { propose } from '#core/docket/propose.ts';
 import { sentences } from '#core/docket/trace.ts';
 import { command, Refused, staffOf, type World } from '../command.ts';
 import { id, text } from '../fields.ts';
-import { bookIn, shelf, shipped, shippedYaml, stale, type Shelf } from './books.ts';
+import { shelf, shipped, shippedYaml, stale, type Shelf } from './books.ts';
 import { effects, keepChanges, type Effect } from './changes.ts';
 
 export type Fault = { line: number; say: string };
@@ -181,5 +181,3 @@ export function bookYaml(w: World, bookId: string, n?: number): { yaml: string; 
 }
 export const bookVersions = (w: World, bookId: string): { n: number; reason: string; by: string; at: string; reviewed: string }[] =>
 	w.db.prepare<[string], { n: number; reason: string; by: string; at: string; reviewed: string }>('SELECT v.n, v.reason, s.name AS by, v.saved_at AS at, v.reviewed FROM book_version v JOIN staff s ON s.id = v.saved_by WHERE v.book = ? ORDER BY v.n DESC').all(bookId);
-export const sayReviewed = (reviewed: string): string => sayDate(plain(reviewed));
-export { bookIn };

@@ -8,7 +8,7 @@ import type { Step } from '#core/docket/trace.ts';
 import { command, Conflict, NotFound, Refused, staffOf, type Ctx, type World } from '../command.ts';
 import { day, id, maybeDay, maybeId, maybeText, maybeTime, text } from '../fields.ts';
 import { newId } from '../ids.ts';
-import { queueMail, type MatterRow } from '../trust/scope.ts';
+import { queueMail } from '../trust/scope.ts';
 import { bookFor } from './books.ts';
 import { whereFields } from './events.ts';
 import { closuresOf, countedBy, documentOn, given, putOn, tasksWith, tell, theDeadline, warningsOf, type DeadlineRow, type EventRow, type TaskMove } from './shared.ts';
@@ -237,4 +237,3 @@ export const dropLeave = command({
 		scribe.note({ staff: l.staff_id, from: l.from_day, to: l.to_day });
 	}
 });
-export type { MatterRow };

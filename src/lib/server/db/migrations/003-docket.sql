@@ -51,6 +51,7 @@ ALTER TABLE deadline ADD COLUMN long TEXT NOT NULL DEFAULT '';
 ALTER TABLE deadline ADD COLUMN returned_by TEXT REFERENCES staff(id);
 ALTER TABLE deadline ADD COLUMN returned_at TEXT;
 ALTER TABLE deadline ADD COLUMN returned_reason TEXT NOT NULL DEFAULT '';
+CREATE INDEX deadline_unchecked ON deadline(date, id) WHERE state = 'docketed' AND checked_by IS NULL;
 CREATE TABLE date_document (
   deadline_id TEXT NOT NULL REFERENCES deadline(id), document_id TEXT NOT NULL REFERENCES document(id), role TEXT NOT NULL CHECK (role IN ('proof','linked')), PRIMARY KEY (deadline_id, document_id, role)
 ) STRICT, WITHOUT ROWID;

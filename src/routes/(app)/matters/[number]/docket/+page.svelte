@@ -35,7 +35,9 @@
 	const picked = $derived(chosen.filter((x) => proposed.some((d) => d.id === x)));
 	const views = [['tree', 'By event'], ['list', 'By day'], ['timeline', 'Timeline'], ['month', 'Month']] as const;
 	const inTime = (d: DeadlineView) => data.when === 'all' || (data.when === 'past' ? d.date < data.today : d.date >= data.today || d.state === 'missed');
-	const list = $derived([...all].filter(inTime).sort((a, b) => a.date.localeCompare(b.date)));
+	const ONLY: Record<string, (d: DeadlineView) => boolean> = { proposed: (d) => d.state === 'proposed', docketed: (d) => d.state === 'docketed' || d.state === 'missed', unchecked: (d) => (d.state === 'docketed' || d.state === 'missed') && !d.checked };
+	const only = $derived(page.url.searchParams.get('only') ?? '');
+	const list = $derived([...all].filter((d) => inTime(d) && (ONLY[only]?.(d) ?? true)).sort((a, b) => a.date.localeCompare(b.date)));
 	const href = (id: string) => to({ count: id, view: '' });
 	const lanes = $derived(data.events.map((e): Lane => ({ id: e.id, label: e.text, about: `${e.name ? `${e.name}, ` : ''}${e.key === 'by-hand' && !e.ahead ? '' : short(e.date, data.today)}`, href: to({ view: '' }), event: { date: e.date, hearing: e.ahead === 'hearing' || e.ahead === 'trial' }, marks: e.deadlines.map((d) => ({ id: d.id, date: d.date, title: d.short || d.title, state: d.state, checked: d.checked, href: href(d.id) })) })));
 	const about = (d: DeadlineView) => [
@@ -93,8 +95,8 @@
 				</section>
 			{/each}
 		{:else if data.view === 'list'}
-			<div class="no-print mt-3 flex gap-2">{#each [['', 'Ahead'], ['past', 'Past'], ['all', 'All']] as [k, n] (k)}<a class="note" class:on={(data.when === 'future' ? '' : data.when) === k} href={to({ when: k ?? '' })}>{n}</a>{/each}</div>
-			<div class="mt-2 border-t-[1.5px] border-ink">{#each list as d (d.id)}{@render row(d, d.event)}{:else}<Empty>{data.when === 'past' ? 'No date lies in the past.' : 'No date lies ahead.'}</Empty>{/each}</div>
+			<div class="no-print mt-3 flex gap-2">{#each [['', 'Ahead'], ['past', 'Past'], ['all', 'All']] as [k, n] (k)}<a class="note" class:on={(data.when === 'future' ? '' : data.when) === k} href={to({ when: k ?? '' })}>{n}</a>{/each}<span class="sub px-1" aria-hidden="true">|</span>{#each [['', 'Any state'], ['docketed', 'Docketed'], ['proposed', 'Proposed'], ['unchecked', 'Unchecked']] as [k, n] (k)}<a class="note" class:on={only === k} href={to({ only: k ?? '' })}>{n}</a>{/each}</div>
+			<div class="mt-2 border-t-[1.5px] border-ink">{#each list as d (d.id)}{@render row(d, d.event)}{:else}<Empty>{only ? 'No date fits.' : data.when === 'past' ? 'No date lies in the past.' : 'No date lies ahead.'}</Empty>{/each}</div>
 		{:else if data.view === 'timeline'}
 			<div class="mt-3">{#if lanes.length}<Timeline {lanes} from={data.from} to={data.to} today={data.today} closed={data.closed} />{/if}</div>
 		{:else}

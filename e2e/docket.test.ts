@@ -310,10 +310,10 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	it('keeps days away, and warns of them where a date would move onto them', async () => {
 		await io.go('/');
 		await io.press('Days away');
-		await io.fill('From', '13 Jul 2027');
-		await io.fill('To', '16 Jul 2027');
+		await io.fill('From', '20 Jul 2027');
+		await io.fill('To', '23 Jul 2027');
 		await io.press('Keep these days');
-		await io.sees('Tue 13 Jul 2027 to Fri 16 Jul 2027');
+		await io.sees('Tue 20 Jul 2027 to Fri 23 Jul 2027');
 		await io.go(`${pier}/docket`);
 		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('change the date'))!.click());
 		await io.fill('to', '14 Aug 2027');

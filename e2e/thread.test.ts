@@ -145,7 +145,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await clerk.press('check it', '[data-deadline="Answer or Rule 12 motion"]');
 		await clerk.sees('Counted anew just now: the same day');
 		await clerk.press('Confirm');
-		await clerk.sees('Every docketed date was checked by a second person.');
+		await clerk.sees('Answer or Rule 12 motion: confirmed.');
 		await okafor.go(`/matters/${number}/docket`);
 		assert.equal(await kite(okafor, 'Answer or Rule 12 motion'), 'solid');
 		await okafor.sees('checked by DC');

@@ -110,7 +110,8 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 					const seen = body.replaceAll(decodeURIComponent(path.split('q=')[1]?.split('&')[0] ?? '\u0000'), '').replaceAll(/line=[^"&]*/g, '');
 					assert.doesNotMatch(seen, leak, `${login} ${route} ${path}`);
 					assert.ok([200, 303, 400, 401, 403, 404].includes(r.status), `${login} ${path} ${r.status}`);
-					if (path.includes(hidden.number) && !path.startsWith('/api')) assert.equal(r.status, 404, `${login} ${path}`);
+					// A number one asks for in a filter finds nothing; a page of the matter itself is not there.
+					if (path.includes(hidden.number) && !path.startsWith('/api') && !path.startsWith('/docket?')) assert.equal(r.status, 404, `${login} ${path}`);
 				}
 			}
 	});

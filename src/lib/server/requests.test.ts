@@ -73,7 +73,7 @@ describe('a request', () => {
 	});
 	it('is its writer’s and the department’s: no other business partner, no role of a partner in the queue', () => {
 		const { requestId } = send();
-		h.db.prepare("INSERT INTO staff SELECT 'stf_other', 'other', 'Other Partner', 'OP', 'o@larkhaven.example', role, level, password_hash, active, demo FROM staff WHERE id = 'stf_tarrant'").run();
+		h.db.prepare("INSERT INTO staff (id, login, name, initials, email, role, level, password_hash, active, demo) SELECT 'stf_other', 'other', 'Other Partner', 'OP', 'o@larkhaven.example', role, level, password_hash, active, demo FROM staff WHERE id = 'stf_tarrant'").run();
 		const other = { ...wes(), id: 'stf_other' };
 		assert.equal(request(h, other, requestId), undefined);
 		assert.equal(requestFile(h, other, requestId, 'x'), undefined);

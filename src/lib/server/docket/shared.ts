@@ -1,6 +1,6 @@
 /** What the commands of the docket share: rows, closures, the message to everyone on the matter, and the due days that hang on a date. */
 import type { Closure } from '#core/dates/calendar.ts';
-import { date as plain, daysBetween, sayDate, type PlainDate } from '#core/dates/plain.ts';
+import { date as plain, daysBetween, shortDate, type PlainDate } from '#core/dates/plain.ts';
 import { calendarOf, type Rulebook } from '#core/docket/book.ts';
 import { count, parseAmount } from '#core/docket/count.ts';
 import type { Proposal } from '#core/docket/propose.ts';
@@ -108,7 +108,7 @@ export function putOn(ctx: Ctx, d: DeadlineRow, to: { date: PlainDate; time: str
 	).run({ id: d.id, date: to.date, time: to.time, trace: to.trace === null ? null : typeof to.trace === 'string' ? to.trace : JSON.stringify(to.trace), book: to.version ?? null, internal });
 	for (const t of tasks) {
 		ctx.db.prepare('UPDATE task SET due = ?, version = version + 1 WHERE id = ?').run(t.to, t.taskId);
-		if (t.days !== 0) said.push(`task “${t.subject}” to ${sayDate(t.to)}`);
+		if (t.days !== 0) said.push(`task “${t.subject}” to ${shortDate(t.to)}`);
 	}
 	return said;
 }

@@ -52,7 +52,7 @@
 		<div class="line">
 			<span class="flex items-center gap-1.5">{#if d.state === 'proposed' && data.can.docket && proposed.length > 1}<input type="checkbox" class="no-print h-4 w-4 accent-petrol" value={d.id} bind:group={chosen} aria-label="Choose {d.title}" />{/if}<Kite state={d.state} checked={d.checked} late={d.state === 'docketed' && d.date <= data.today} /></span>
 			<span class="font-semibold whitespace-nowrap" data-date={d.date}>{short(d.date, data.today)}</span>
-			<button class="min-w-0 truncate text-left" onclick={() => (shown = shown === d.id ? '' : d.id)} aria-expanded={shown === d.id}><b class="font-semibold" class:line-through={d.state === 'vacated'}>{d.title}</b>{#if event}{' '}<span class="sub ml-2">{event}</span>{/if}{' '}<span class="sub ml-2">{about(d)}</span></button>
+			<button class="min-w-0 truncate text-left" onclick={() => (shown = shown === d.id ? '' : d.id)} aria-expanded={shown === d.id}><b class="font-semibold" class:line-through={d.state === 'vacated'}>{d.title}</b>{#if event}&nbsp;<span class="sub ml-1">{event}</span>{/if}&nbsp;<span class="sub ml-1">{about(d)}</span></button>
 			<span class="sub truncate" title={d.authority}>{d.authority}</span>
 			<span class="text-right whitespace-nowrap">
 				{#if d.state === 'proposed'}{#if data.can.docket}<ActionForm action="?/docket">{#snippet children({ busy })}<input type="hidden" name="deadlineId" value={d.id} /><button class="act" disabled={busy}>docket it</button>{/snippet}</ActionForm>{:else}proposed{/if}
@@ -90,7 +90,7 @@
 		{#if data.view === 'tree'}
 			{#each data.events as e (e.id)}
 				<section class="mt-5" data-event={e.key}>
-					<div class="ruled"><span class="w-[135px] font-medium whitespace-nowrap">{e.key === 'by-hand' && !e.ahead ? '' : short(e.date, data.today)}</span><h3 class="min-w-0 font-semibold">{e.text}{#if e.name}{' '}<span class="sub ml-2 font-normal">{e.name}</span>{/if}{#if e.time}{' '}<span class="sub ml-2 font-normal">{e.time}</span>{/if}{#if e.serviceSay}{' '}<span class="sub ml-2 font-normal">{e.serviceSay}</span>{/if}{#if e.place}{' '}<span class="sub ml-2 font-normal">{e.place}</span>{/if}{#if e.source}{' '}<a class="act ml-2 font-normal" href="/documents/{e.source.id}">{e.source.name}</a>{/if}</h3>{#if data.can.docket && !(e.key === 'by-hand' && !e.ahead)}<button class="act no-print ml-auto whitespace-nowrap" onclick={() => (moving = moving === e.id ? '' : e.id)}>change the date</button>{/if}</div>
+					<div class="ruled"><span class="w-[135px] font-medium whitespace-nowrap">{e.key === 'by-hand' && !e.ahead ? '' : short(e.date, data.today)}</span><h3 class="min-w-0 font-semibold">{e.text}{#if e.name}&nbsp;<span class="sub ml-1 font-normal">{e.name}</span>{/if}{#if e.time}&nbsp;<span class="sub ml-1 font-normal">{e.time}</span>{/if}{#if e.serviceSay}&nbsp;<span class="sub ml-1 font-normal">{e.serviceSay}</span>{/if}{#if e.place}&nbsp;<span class="sub ml-1 font-normal">{e.place}</span>{/if}{#if e.source}&nbsp;<a class="act ml-1 font-normal" href="/documents/{e.source.id}">{e.source.name}</a>{/if}</h3>{#if data.can.docket && !(e.key === 'by-hand' && !e.ahead)}<button class="act no-print ml-auto whitespace-nowrap" onclick={() => (moving = moving === e.id ? '' : e.id)}>change the date</button>{/if}</div>
 					{#each e.deadlines as d (d.id)}{@render row(d, '')}{/each}
 				</section>
 			{/each}

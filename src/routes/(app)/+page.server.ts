@@ -1,6 +1,6 @@
 import { may } from '#core/access/table.ts';
 import { myTasks, tasksWithOthers } from '#server/agenda/queries.ts';
-import { courtDaysTo, docket, horizon } from '#server/docket/queries.ts';
+import { courtDaysTo, daysAway, docket, horizon } from '#server/docket/queries.ts';
 import { askedOf } from '#server/matters/queries.ts';
 import { matterList } from '#server/matters/list.ts';
 import { myRequests } from '#server/requests/queries.ts';
@@ -24,7 +24,7 @@ export function load(event) {
 		inside: true as const, days, toSign, missed,
 		mustNotSlip: near.length >= 3 ? near : ahead.slice(0, 5), nearCount: near.length,
 		unchecked: docket(w, me, { show: 'unchecked', per: 1 }).total, reminders: myReminders(w, me), changes: waitingChanges(w, me).length,
-		away: w.db.prepare<[string, string], { id: string; from: string; to: string; note: string }>('SELECT id, from_day AS "from", to_day AS "to", note FROM leave WHERE staff_id = ? AND to_day >= ? ORDER BY from_day').all(me.id, w.clock.today()),
+		away: daysAway(w, me),
 		tasks: myTasks(w, me), asked: askedOf(w, me), quiet: matterList(w, me, { who: 'mine', lawyer: me.id, quiet: true, cols: ['number'] }, 5), withOthers: tasksWithOthers(w, me), signing: signingWithOthers(w, me), hours: todaysHours(w, me)
 	};
 }

@@ -6,7 +6,7 @@ import { serviceKinds } from '#core/docket/method.ts';
 import type { Staff, World } from '../command.ts';
 import { factOf, visible } from '../trust/scope.ts';
 import { statement } from '../db/statement.ts';
-import { bookFor, bookIn, stale } from './books.ts';
+import { bookFor, bookIn, shelf, stale } from './books.ts';
 import { recompute } from './deadlines.ts';
 import { closuresOf, given, type DeadlineRow } from './shared.ts';
 
@@ -203,3 +203,11 @@ export const eventFor = (w: World, me: Staff, id: string) =>
 /** A date of a matter the viewer may see; undefined where it is not there for them. */
 export const deadlineFor = (w: World, me: Staff, id: string) =>
 	w.db.prepare<unknown[], DeadlineRow>(`SELECT d.* FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.id = @id AND ${visible('m')}`).get({ id, me: me.id });
+
+/** One's own days away that are not over. */
+export const daysAway = (w: World, me: Staff): { id: string; from: string; to: string; note: string }[] =>
+	w.db.prepare<[string, string], { id: string; from: string; to: string; note: string }>('SELECT id, from_day AS "from", to_day AS "to", note FROM leave WHERE staff_id = ? AND to_day >= ? ORDER BY from_day').all(me.id, w.clock.today());
+
+/** The closures the department entered, the latest first, with the name of their court. */
+export const closureList = (w: World): { id: string; book: string; date: string; kind: string; name: string; court: string }[] =>
+	w.db.prepare<[], { id: string; book: string; date: string; kind: string; name: string }>('SELECT id, book, date, kind, name FROM closure ORDER BY date DESC, id').all().map((c) => ({ ...c, court: shelf(w).files.has(c.book) ? bookIn(w, c.book).title : c.book }));

@@ -5,7 +5,8 @@
 import { z } from 'zod';
 import { addDays, daysBetween, date as plain, sayDate, shortDate } from '#core/dates/plain.ts';
 import { clockAt } from '#core/dates/zone.ts';
-import { isLast, readLadder, rungAt } from '#core/docket/ladder.ts';
+import type { Role } from '#core/access/table.ts';
+import { isLast, readLadder, rungAt, sayLadder } from '#core/docket/ladder.ts';
 import { command, Conflict, NotFound, Refused, staffOf, type Ctx, type Staff, type World } from '../command.ts';
 import { theDeadline } from '../docket/shared.ts';
 import { id, maybeText } from '../fields.ts';
@@ -186,3 +187,16 @@ export const setSupervisor = command({
 		scribe.note({ staff: i.staffId, supervisor: i.supervisorId ?? null });
 	}
 });
+
+/** A matter's reminder days as they are typed: its own, its kind's, those of single dates; and whether one muted them. */
+export function ladderView(w: World, me: Staff, matterId: string, kind: string): { own: string; kind: string; dates: Record<string, string>; muted: boolean } {
+	const say = (json: string | null | undefined) => (json ? sayLadder(JSON.parse(json) as number[]) : '');
+	return {
+		own: say(w.db.prepare<[string], { ladder: string | null }>('SELECT ladder FROM matter WHERE id = ?').get(matterId)?.ladder), kind: sayLadder(kinds(w).find((k) => k.id === kind)?.ladder ?? []),
+		dates: Object.fromEntries(w.db.prepare<[string], { id: string; ladder: string }>('SELECT id, ladder FROM deadline WHERE matter_id = ? AND ladder IS NOT NULL').all(matterId).map((d) => [d.id, say(d.ladder)])),
+		muted: w.db.prepare('SELECT 1 FROM mute WHERE staff_id = ? AND matter_id = ?').get(me.id, matterId) !== undefined
+	};
+}
+/** The colleagues of the department and who supervises them. */
+export const supervised = (w: World): { id: string; name: string; role: Role; supervisor: string | null }[] =>
+	w.db.prepare<[], { id: string; name: string; role: Role; supervisor: string | null }>("SELECT id, name, role, supervisor_id AS supervisor FROM staff WHERE active = 1 AND role <> 'business-partner' ORDER BY name").all();

@@ -1,6 +1,7 @@
 import { parseDate } from '#core/dates/plain.ts';
 import { addClosure, dropClosure } from '#server/docket/commands.ts';
 import { closureEffects, sayEffects } from '#server/docket/changes.ts';
+import { closureList } from '#server/docket/queries.ts';
 import { bookIn, booksIn, shelf } from '#server/docket/books.ts';
 import { answer, ctx, form, only, theWorld } from '#server/web.ts';
 
@@ -13,7 +14,7 @@ export function load(event) {
 	const b = bookIn(w, book);
 	return {
 		books: booksIn(w).map((x) => ({ id: x.id, title: x.title })), book, year, title: b.title,
-		closures: w.db.prepare<[], { id: string; book: string; date: string; kind: string; name: string }>('SELECT id, book, date, kind, name FROM closure ORDER BY date DESC').all().map((c) => ({ ...c, court: shelf(w).files.has(c.book) ? bookIn(w, c.book).title : c.book })),
+		closures: closureList(w),
 		holidays: b.calendar.holidaysOf(year)
 	};
 }

@@ -6,9 +6,7 @@ import { booksIn, booksOf } from '#server/docket/books.ts';
 import { orderEffects, ordersOf, readOrder } from '#server/docket/orders.ts';
 import { sayEffects, waitingChanges } from '#server/docket/changes.ts';
 import { myFeeds } from '#server/docket/feeds.ts';
-import { muteMatter, setLadder } from '#server/jobs/reminders.ts';
-import { sayLadder } from '#core/docket/ladder.ts';
-import { kindOf } from '#server/matters/kinds.ts';
+import { ladderView, muteMatter, setLadder } from '#server/jobs/reminders.ts';
 import { readCalendar } from '#server/docket/ics.ts';
 import { closedDays, dateDocuments, matterCounts, matterDocket } from '#server/docket/queries.ts';
 import { matterTasks } from '#server/agenda/queries.ts';
@@ -36,13 +34,9 @@ export async function load(event) {
 		choices: books.flatMap((book) => [...book.events.values()].filter((e) => e.rules.length).map((e) => ({ id: `${book.id}|${e.id}`, key: e.id, book: book.id, bookShort: book.short, text: e.text.charAt(0).toUpperCase() + e.text.slice(1), served: e.served, ahead: e.ahead, timed: needsTime(e) || (e.served && book.method.deemed !== undefined && e.deemedBy === null), hint: e.hint, questions: e.questions, rules: e.rules.map((r) => ({ id: r.id, title: r.title })) }))),
 		services: Object.fromEntries(books.map((b) => [b.id, serviceKinds(b.method)])), matterBooks: books.map((b) => ({ id: b.id, title: b.title, short: b.short, reviewed: b.reviewed, main: b.id === caption.rulebook })),
 		otherBooks: booksIn(w).filter((b) => b.events.size > 0 && !books.some((x) => x.id === b.id)).map((b) => ({ id: b.id, title: b.title })),
-		documents: documents(w, me, { matterId: caption.id }).rows.map((d) => ({ id: d.id, name: d.name, number: d.number })), papers: dateDocuments(w, caption.id), orders: ordersOf(w, me, caption.id), changes: waitingChanges(w, me, caption.id), ladder: { own: ladderOf(w, caption.id), kind: sayLadder(kindOf(w, caption.kind).ladder), dates: datesWithLadder(w, caption.id) }, muted: w.db.prepare('SELECT 1 FROM mute WHERE staff_id = ? AND matter_id = ?').get(me.id, caption.id) !== undefined, feed: myFeeds(w, me).find((f) => f.sort === 'matter' && f.matterNumber === caption.number) ?? null
+		documents: documents(w, me, { matterId: caption.id }).rows.map((d) => ({ id: d.id, name: d.name, number: d.number })), papers: dateDocuments(w, caption.id), orders: ordersOf(w, me, caption.id), changes: waitingChanges(w, me, caption.id), ladder: ladderView(w, me, caption.id, caption.kind), feed: myFeeds(w, me).find((f) => f.sort === 'matter' && f.matterNumber === caption.number) ?? null
 	};
 }
-
-const own = (json: string | null) => (json ? sayLadder(JSON.parse(json) as number[]) : '');
-const ladderOf = (w: ReturnType<typeof theWorld>, id: string) => own(w.db.prepare<[string], { ladder: string | null }>('SELECT ladder FROM matter WHERE id = ?').get(id)!.ladder);
-const datesWithLadder = (w: ReturnType<typeof theWorld>, id: string): Record<string, string> => Object.fromEntries(w.db.prepare<[string], { id: string; ladder: string }>('SELECT id, ladder FROM deadline WHERE matter_id = ? AND ladder IS NOT NULL').all(id).map((d) => [d.id, own(d.ladder)]));
 
 const act = async <T>(event: Parameters<typeof form>[0], go: (f: Form) => T) => go(await form(event));
 /** The lines of an order, as the form sends them. */

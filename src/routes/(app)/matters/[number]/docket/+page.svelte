@@ -102,7 +102,7 @@
 		{:else}
 			<div class="mt-3"><Month month={data.month} closed={data.closed} today={data.today} marks={all.filter((d) => d.state !== 'vacated').map((d) => ({ id: d.id, date: d.date, title: d.short || d.title, about: d.event, state: d.state, checked: d.checked, href: href(d.id) }))} hearings={data.events.filter((e) => e.ahead === 'hearing' || e.ahead === 'trial').map((e) => ({ id: e.id, date: e.date, title: e.name || e.text, about: c.title, href: to({ view: '' }) }))} /></div>
 		{/if}
-		<Books matterId={c.id} books={data.matterBooks} others={data.otherBooks} orders={data.orders} feed={data.feed} ladder={data.ladder} muted={data.muted} today={data.today} may={data.can.docket} onorder={() => (ordering = true)} />
+		<Books matterId={c.id} books={data.matterBooks} others={data.otherBooks} orders={data.orders} feed={data.feed} ladder={data.ladder} muted={data.ladder.muted} today={data.today} may={data.can.docket} onorder={() => (ordering = true)} />
 	</div>
 	{#if mover}{#key mover.id}<MoveEvent event={mover} documents={data.documents} today={data.today} onclose={() => (moving = '')} />{/key}{/if}
 </div>

@@ -6,7 +6,7 @@ import { matterList } from '#server/matters/list.ts';
 import { myRequests } from '#server/requests/queries.ts';
 import { mineToSign, signingWithOthers } from '#server/signing/queries.ts';
 import { todaysHours } from '#server/time/queries.ts';
-import { waitingChanges } from '#server/docket/changes.ts';
+import { waitingCount } from '#server/docket/changes.ts';
 import { dropLeave, setLeave } from '#server/docket/commands.ts';
 import { myReminders, seeReminder } from '#server/jobs/reminders.ts';
 import { answer, ctx, form, staff, theWorld } from '#server/web.ts';
@@ -23,7 +23,7 @@ export function load(event) {
 	return {
 		inside: true as const, days, toSign, missed,
 		mustNotSlip: near.length >= 3 ? near : ahead.slice(0, 5), nearCount: near.length,
-		unchecked: docket(w, me, { show: 'unchecked', per: 1 }).total, reminders: myReminders(w, me), changes: waitingChanges(w, me).length,
+		unchecked: docket(w, me, { show: 'unchecked', per: 1 }).total, reminders: myReminders(w, me), changes: waitingCount(w, me),
 		away: daysAway(w, me),
 		tasks: myTasks(w, me), asked: askedOf(w, me), quiet: matterList(w, me, { who: 'mine', lawyer: me.id, quiet: true, cols: ['number'] }, 5), withOthers: tasksWithOthers(w, me), signing: signingWithOthers(w, me), hours: todaysHours(w, me)
 	};

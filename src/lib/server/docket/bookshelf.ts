@@ -123,9 +123,9 @@ export const saveBook = command({
 		const found = now ? bookEffects(ctx, c) : [];
 		const n = (last.n ?? 0) + 1;
 		ctx.db.prepare('INSERT INTO book_version (book, n, yaml, title, reviewed, reason, saved_by, saved_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)').run(f.book, n, i.yaml, f.title, f.reviewed, i.reason, staffOf(ctx).id, ctx.clock.now());
-		const matters = keepChanges(ctx, found, 'book', `${f.title}, version ${f.version}: ${i.reason}`, f.version);
-		scribe.note({ book: f.book, n, version: f.version, reason: i.reason, affects: found.length, matters });
-		return { book: f.book, n, affected: found.length, matters };
+		const kept = keepChanges(ctx, found, 'book', `${f.title}, version ${f.version}: ${i.reason}`, f.version);
+		scribe.note({ book: f.book, n, version: f.version, reason: i.reason, affects: found.length });
+		return { book: f.book, n, ...kept };
 	}
 });
 

@@ -7,6 +7,7 @@ import { CountError } from '#core/docket/count.ts';
 import { propose, type Proposal } from '#core/docket/propose.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Staff, type World } from '../command.ts';
 import { day, id, maybeText, text } from '../fields.ts';
+import { statement } from '../db/statement.ts';
 import { newId } from '../ids.ts';
 import { onMatter, queueMail, theMatter, visible } from '../trust/scope.ts';
 import { bookIn, shelf, type Shelf } from './books.ts';
@@ -55,6 +56,8 @@ export function effects(w: World, a: Alter): Effect[] {
 		 WHERE e.book IN (SELECT value FROM json_each(@books))${a.matterId ? ' AND e.matter_id = @matter' : ''} ORDER BY e.id`
 	).raw().iterate({ books: JSON.stringify(a.books), matter: a.matterId ?? '' }) as IterableIterator<Line>;
 	const closed = new Set(w.db.prepare<[], { id: string }>("SELECT id FROM matter WHERE status = 'closed'").all().map((m) => m.id));
+	// A date that such a change took off can come back by another.
+	const tookOff = new Set(w.db.prepare<[], { id: string }>("SELECT c.deadline_id AS id FROM date_change c JOIN deadline d ON d.id = c.deadline_id WHERE c.state = 'applied' AND c.becomes IS NULL AND d.state = 'vacated'").all().map((d) => d.id));
 	const titles = w.db.prepare<[string], { title: string }>('SELECT title FROM deadline WHERE id = ?');
 	// A count looks only at the days between its event and its date, and a few beyond. A closure far from both changes nothing,
 	// where the date hangs on the event alone and not on answers or on other counts beside it.
@@ -86,6 +89,7 @@ export function effects(w: World, a: Alter): Effect[] {
 		}
 		for (const d of dates) {
 			const p = fresh.find((x) => x.rule === d[9]);
+			if (a.fresh && p && d[10] === 'vacated' && tookOff.has(d[8]!)) out.push({ eventId, matterId, deadlineId: d[8], rule: d[9]!, title: titles.get(d[8]!)!.title, state: 'vacated', was: null, fresh: p });
 			if (d[10] !== 'docketed' && d[10] !== 'proposed') continue;
 			const was = d[11] as PlainDate;
 			if (p ? p.date !== was || p.time !== d[12] : true) out.push({ eventId, matterId, deadlineId: d[8], rule: d[9]!, title: titles.get(d[8]!)!.title, state: d[10], was, fresh: p });
@@ -118,8 +122,8 @@ export function sayEffects(w: World, me: Staff, all: readonly Effect[]): EffectV
 	}).sort((x, y) => x.matterNumber.localeCompare(y.matterNumber) || (x.becomes ?? x.was ?? '').localeCompare(y.becomes ?? y.was ?? ''));
 }
 
-/** Keeps the changes waiting for a decision; an older one that waits for the same date is replaced. Everyone concerned is told once. */
-export function keepChanges(ctx: Ctx, all: readonly Effect[], cause: 'book' | 'closure' | 'order', why: string, version: string): number {
+/** Keeps the changes waiting for a decision; an older one that waits for the same date is replaced. Everyone concerned is told once. Says how many dates and matters of those the actor may see. */
+export function keepChanges(ctx: Ctx, all: readonly Effect[], cause: 'book' | 'closure' | 'order', why: string, version: string): { affected: number; matters: number } {
 	const replace = ctx.db.prepare("UPDATE date_change SET state = 'replaced' WHERE event_id = ? AND rule = ? AND state = 'waits'");
 	const put = ctx.db.prepare('INSERT INTO date_change (id, matter_id, event_id, deadline_id, rule, title, cause, why, was, becomes, becomes_time, trace, authority, act, book_version, made_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)');
 	const byMatter = new Map<string, number>();
@@ -142,11 +146,15 @@ export function keepChanges(ctx: Ctx, all: readonly Effect[], cause: 'book' | 'c
 		}
 	}
 	for (const t of told.values()) queueMail(ctx, newId('mal'), { matterId: t.matterId, to: t.name, subject: `Dates would change: ${why}`.slice(0, 180), text: `${why}.\n\nNothing has moved yet. These wait for a decision:\n\n${t.lines.slice(0, 200).join('\n')}\n` });
-	return byMatter.size;
+	const seen = sayEffects(ctx, staffOf(ctx), all);
+	return { affected: seen.length, matters: new Set(seen.map((e) => e.matterNumber)).size };
 }
 
 export type ChangeView = { id: string; matterId: string; matterNumber: string; matterTitle: string; title: string; cause: string; why: string; was: PlainDate | null; becomes: PlainDate | null; madeAt: string; moved: PlainDate | null; event: string };
-/** The changes that wait, in matters the viewer may see; of one matter, or all. */
+/** How many changes wait in matters the viewer may see. */
+export const waitingCount = (w: World, me: Staff): number =>
+	statement<{ n: number }>(w.db, `SELECT count(*) AS n FROM date_change c JOIN matter m ON m.id = c.matter_id WHERE c.state = 'waits' AND m.status <> 'closed' AND ${visible('m')}`).get({ me: me.id })!.n;
+/** The changes that wait, in matters the viewer may see; of one matter, or all, the first 500. */
 export const waitingChanges = (w: World, me: Staff, matterId?: string, limit = 500): ChangeView[] =>
 	w.db.prepare<unknown[], ChangeView>(
 		`SELECT c.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle, c.title, c.cause, c.why, c.was, c.becomes, c.made_at AS madeAt, CASE WHEN d.computed IS NOT NULL THEN d.date END AS moved, e.text AS event
@@ -185,6 +193,11 @@ export const decideChanges = command({
 				continue;
 			}
 			const d = ctx.db.prepare<[string], DeadlineRow>('SELECT * FROM deadline WHERE id = ?').get(r.deadline_id)!;
+			if (r.was === null && d.state === 'vacated') {
+				ctx.db.prepare("UPDATE deadline SET state = 'proposed', date = ?, time = ?, trace = ?, book_version = ?, authority = ?, reason = '', docketed_by = NULL, docketed_at = NULL, checked_by = NULL, checked_at = NULL, closed_by = NULL, closed_at = NULL, closed_on = NULL, computed = NULL, moved_how = NULL, internal = NULL, version = version + 1 WHERE id = ?").run(r.becomes, r.becomes_time, r.trace, r.book_version, r.authority, d.id);
+				said.push(`${d.title} ${shortDate(plain(r.becomes!))} proposed again`);
+				continue;
+			}
 			if (d.state !== 'docketed' && d.state !== 'proposed') continue;
 			if ((d.computed ?? d.date) !== r.was) throw new Refused(`“${d.title}” was changed meanwhile: it is not on ${sayDate(plain(r.was!))} any more. Leave this change, and count again.`);
 			if (r.becomes === null) {
@@ -223,9 +236,9 @@ export const addClosure = command({
 		const book = bookIn(ctx, i.book);
 		const found = closureEffects(ctx, i);
 		if (ctx.db.prepare('INSERT OR IGNORE INTO closure (id, book, date, kind, name) VALUES (?, ?, ?, ?, ?)').run(newId('clo'), i.book, i.date, i.kind, i.name).changes === 0) throw new Refused('There is a closure on this day already.', 'date');
-		const matters = keepChanges(ctx, found, 'closure', `${i.name} on ${sayDate(i.date)} (${book.short})`, book.version);
-		scribe.note({ ...i, affects: found.length, matters });
-		return { affected: found.length, matters };
+		const kept = keepChanges(ctx, found, 'closure', `${i.name} on ${sayDate(i.date)} (${book.short})`, book.version);
+		scribe.note({ ...i, affects: found.length });
+		return kept;
 	}
 });
 
@@ -240,8 +253,8 @@ export const dropClosure = command({
 		ctx.db.prepare('DELETE FROM closure WHERE id = ?').run(c.id);
 		const book = bookIn(ctx, c.book);
 		const found = effects(ctx, { books: shelf(ctx).using(c.book), shelf: shelf(ctx), fresh: false });
-		const matters = keepChanges(ctx, found, 'closure', `No closure on ${sayDate(plain(c.date))} after all (${book.short})`, book.version);
-		scribe.note({ closure: c, reason: i.reason, affects: found.length, matters });
-		return { affected: found.length, matters };
+		const kept = keepChanges(ctx, found, 'closure', `No closure on ${sayDate(plain(c.date))} after all (${book.short})`, book.version);
+		scribe.note({ closure: c, reason: i.reason, affects: found.length });
+		return kept;
 	}
 });

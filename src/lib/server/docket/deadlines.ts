@@ -60,6 +60,7 @@ export const checkDeadline = command({
 		if (d.returned_by) throw new Refused(`It was returned: “${d.returned_reason}”. It is checked once that is answered.`);
 		const fresh = recompute(ctx, d);
 		const stands = d.computed ?? d.date;
+		if (!fresh && d.book) throw new Refused('No rule sets this date any more. Correct the event, or vacate the date.');
 		if (fresh && fresh.date !== stands) throw new Refused(`A fresh count gives ${sayDate(fresh.date)}, not ${sayDate(plain(stands))}. Change the event's date to itself to count anew, then check.`);
 		ctx.db.prepare('UPDATE deadline SET checked_by = ?, checked_at = ?, version = version + 1 WHERE id = ?').run(me.id, ctx.clock.now(), d.id);
 		scribe.matter(m.id);
@@ -155,7 +156,7 @@ export const moveDeadline = command({
 export const editDeadline = command({
 	name: 'edit deadline',
 	action: 'docket.change',
-	input: z.object({ deadlineId: id('a date'), internal: maybeDay('The internal date'), time: maybeTime, ...whereFields, short: maybeText('The short description', 120), long: maybeText('The long description', 4000), linked: z.array(z.string()).max(50).default([]), version: z.coerce.number().int() }),
+	input: z.object({ deadlineId: id('a date'), internal: maybeDay('The internal date'), time: maybeTime, ...whereFields, short: maybeText('The short description', 120), long: maybeText('The long description', 4000), linked: z.array(z.string()).max(50).default([]), exhibits: z.array(z.string()).max(200).default([]), version: z.coerce.number().int() }),
 	run(ctx, i, scribe) {
 		const { d, m } = theDeadline(ctx, i.deadlineId);
 		if (d.version !== i.version) throw new Conflict('Someone else', d.version, [
@@ -163,12 +164,15 @@ export const editDeadline = command({
 		].filter(([, , a, b]) => a !== b).map(([field, name, theirs, yours]) => ({ field: field!, name: name!, theirs: theirs!, yours: yours! })));
 		if (i.internal && i.internal > d.date) throw new Refused(`The internal date lies after the date itself, ${sayDate(plain(d.date))}.`, 'internal');
 		for (const x of i.linked) documentOn(ctx, m, x, 'linked');
+		for (const x of i.exhibits) if (!ctx.db.prepare('SELECT 1 FROM exhibit WHERE id = ? AND matter_id = ?').get(x, m.id)) throw new Refused('Choose an exhibit of this matter.', 'exhibits');
 		ctx.db.prepare('UPDATE deadline SET internal = ?, hand_time = ?, place = ?, link = ?, short = ?, long = ?, version = version + 1 WHERE id = ?').run(i.internal, i.time, i.place, i.link, i.short, i.long, d.id);
 		ctx.db.prepare("DELETE FROM date_document WHERE deadline_id = ? AND role = 'linked'").run(d.id);
 		for (const x of new Set(i.linked)) ctx.db.prepare("INSERT INTO date_document (deadline_id, document_id, role) VALUES (?, ?, 'linked')").run(d.id, x);
+		ctx.db.prepare('DELETE FROM date_exhibit WHERE deadline_id = ?').run(d.id);
+		for (const x of new Set(i.exhibits)) ctx.db.prepare('INSERT INTO date_exhibit (deadline_id, exhibit_id) VALUES (?, ?)').run(d.id, x);
 		const changes = ([['internal date', d.internal, i.internal], ['time', d.hand_time, i.time], ['place', d.place, i.place], ['link', d.link, i.link], ['short description', d.short, i.short], ['long description', d.long, i.long]] as const).filter(([, a, b]) => (a ?? '') !== (b ?? ''));
 		scribe.matter(m.id);
-		scribe.note({ deadline: d.id, changes: changes.map(([what, from, to]) => ({ what, from, to })), linked: i.linked });
+		scribe.note({ deadline: d.id, changes: changes.map(([what, from, to]) => ({ what, from, to })), linked: i.linked, exhibits: i.exhibits });
 		if (changes.length) scribe.log(m.id, 'date', `${d.title}: ${changes.map(([what, a, b]) => `${what} ${a ? (b ? `from “${a}” to “${b}”` : `“${a}” taken away`) : `“${b}”`}`).join('; ')}.`);
 		return { changed: changes.length };
 	}

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { date as plain, daysBetween, sayDate, shortDate, type PlainDate } from '#core/dates/plain.ts';
 import type { Rulebook } from '#core/docket/book.ts';
+import { serviceKinds } from '#core/docket/method.ts';
 import { CountError } from '#core/docket/count.ts';
 import { propose, type Left, type Proposal } from '#core/docket/propose.ts';
 import { command, Refused, staffOf, type World } from '../command.ts';
@@ -38,10 +39,14 @@ export function proposals(w: World, m: MatterRow, i: { eventKey: string; date: P
 	if (!i.sure && daysBetween(plain(m.opened_on), i.date) < -366) throw new Refused(`${sayDate(i.date)} is more than a year before the matter was opened. Is the year right?`, 'date');
 	const answers = Object.fromEntries(Object.entries(i.answers).filter(([k, v]) => v !== '' && event.questions.some((q) => q.id === k)));
 	for (const q of event.questions) if (q.kind === 'date' && answers[q.id] !== undefined && !/^\d{4}-\d\d-\d\d$/.test(answers[q.id]!)) throw new Refused(`${answers[q.id]} is not a date that exists.`, `answer-${q.id}`);
+	return { book, key, ...asked(() => propose(book, { event: key, date: i.date, time: i.time ?? undefined, service: event.served && i.service ? i.service : undefined, answers, closures: closuresOf(w, book) }), 'date') };
+}
+/** A count that cannot be made, beside the field at fault. */
+function asked<T>(go: () => T, otherwise: string): T {
 	try {
-		return { book, key, ...propose(book, { event: key, date: i.date, time: i.time ?? undefined, service: event.served && i.service ? i.service : undefined, answers, closures: closuresOf(w, book) }) };
+		return go();
 	} catch (e) {
-		if (e instanceof CountError) throw new Refused(e.message, e.about === 'service' ? 'service' : e.about ? `answer-${e.about}` : /a time/.test(e.message) ? 'time' : 'date');
+		if (e instanceof CountError) throw new Refused(e.message, e.about === 'service' ? 'service' : e.about ? `answer-${e.about}` : /a time/.test(e.message) ? 'time' : otherwise);
 		throw e;
 	}
 }
@@ -139,14 +144,21 @@ export type Move = {
 	held: boolean;
 };
 
-/** What every dependent date and task would become if the event moved; nothing is saved. */
-export function movesOf(w: World, eventId: string, to: PlainDate): { moves: Move[]; gone: string[]; warnings: string[]; fresh: Map<string, Proposal> } {
+/** What else of an event is corrected with its date; what is undefined stays. */
+export type EventChange = { time?: string | null | undefined; service?: string | null | undefined; answers?: Record<string, string> | null | undefined };
+/** An event as it would be. */
+const changed = (e: EventRow, c: EventChange) => ({ time: c.time || e.time, service: c.service == null ? e.service : c.service || null, answers: c.answers ?? given(e.answers) });
+
+/** What every dependent date and task would become if the event moved or was corrected; nothing is saved. `born` are dates that only the corrected answers set. */
+export function movesOf(w: World, eventId: string, to: PlainDate, change: EventChange = {}): { moves: Move[]; gone: string[]; born: Proposal[]; warnings: string[]; fresh: Map<string, Proposal> } {
 	const e = w.db.prepare<[string], EventRow>('SELECT * FROM event WHERE id = ?').get(eventId)!;
 	const m = { id: e.matter_id };
-	if (!e.book) return { moves: [], gone: [], warnings: warningsOf(w, m, { date: to, book: plainBook(w), hearing: e.ahead !== null, eventId }), fresh: new Map() };
+	if (!e.book) return { moves: [], gone: [], born: [], warnings: warningsOf(w, m, { date: to, book: plainBook(w), hearing: e.ahead !== null, eventId }), fresh: new Map() };
 	const book = bookFor(w, e.matter_id, e.book);
-	const { deadlines } = propose(book, { event: e.event_key, date: to, time: e.time ?? undefined, service: e.service ?? undefined, answers: given(e.answers), closures: closuresOf(w, book) });
+	const now = changed(e, change);
+	const { deadlines } = asked(() => propose(book, { event: e.event_key, date: to, time: now.time ?? undefined, service: now.service ?? undefined, answers: Object.fromEntries(Object.entries(now.answers).filter(([, v]) => v !== '')), closures: closuresOf(w, book) }), 'to');
 	const fresh = new Map(deadlines.map((d) => [d.rule, d]));
+	const known = new Set(w.db.prepare<[string], { rule: string }>('SELECT rule FROM deadline WHERE event_id = ?').all(eventId).map((d) => d.rule));
 	const moves: Move[] = [];
 	const gone: string[] = [];
 	for (const d of w.db.prepare<[string], DeadlineRow>("SELECT * FROM deadline WHERE event_id = ? AND state IN ('proposed','docketed','met') ORDER BY date, id").all(eventId)) {
@@ -163,24 +175,25 @@ export function movesOf(w: World, eventId: string, to: PlainDate): { moves: Move
 		if (moved && d.internal !== null && d.internal > p.date) warnings.push('its internal date falls away');
 		moves.push({ deadlineId: d.id, title: d.title, state: d.state, from, to: met ? from : p.date, days: met ? 0 : daysBetween(from, p.date), warnings, tasks: moved ? tasksWith(w, d, p.date) : [], held });
 	}
-	return { moves, gone, warnings: e.ahead === 'hearing' || e.ahead === 'trial' ? warningsOf(w, m, { date: to, book, hearing: true, eventId }) : [], fresh };
+	return { moves, gone, born: deadlines.filter((d) => !known.has(d.rule)), warnings: e.ahead === 'hearing' || e.ahead === 'trial' ? warningsOf(w, m, { date: to, book, hearing: true, eventId }) : [], fresh };
 }
 const plainBook = (w: World) => bookFor(w, '', 'us-federal');
 
-/** Changes an event's date: every dependent date and its tasks move, or only the chosen ones; everyone is told once. */
+/** Changes an event's date, and with it how it was served and its answers: every dependent date and its tasks move, or only the chosen ones; everyone is told once. */
 export const moveEvent = command({
 	name: 'move event',
 	action: 'docket.change',
-	input: z.object({ eventId: id('an event'), to: day('The new date'), time: maybeTime, reason: text('The reason', 500), sourceId: maybeId, version: z.coerce.number().int(), only: z.array(z.string()).nullish() }),
+	input: z.object({ eventId: id('an event'), to: day('The new date'), time: maybeTime, service: z.string().max(40).nullish(), answers: z.record(z.string(), z.string().max(100)).nullish(), reason: text('The reason', 500), sourceId: maybeId, version: z.coerce.number().int(), only: z.array(z.string()).nullish() }),
 	run(ctx, i, scribe) {
 		const { e, m } = theEvent(ctx, i.eventId);
 		if (e.version !== i.version) throw new Refused('Someone else changed this event meanwhile. Look again before you move it.');
 		if (!e.ahead && i.to > ctx.clock.today()) throw new Refused(`${sayDate(i.to)} has not come yet: this event is entered once it has happened.`, 'to');
 		if (e.event_key === BY_HAND && !e.ahead) throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
 		const source = documentOn(ctx, m, i.sourceId, 'sourceId');
-		const { moves, fresh } = movesOf(ctx, e.id, i.to);
+		const { moves, fresh, born } = movesOf(ctx, e.id, i.to, i);
+		const now = changed(e, i);
 		const chosen = moves.filter((v) => v.state !== 'met' && (!i.only || i.only.includes(v.deadlineId)));
-		ctx.db.prepare('UPDATE event SET date = ?, time = coalesce(?, time), source_id = coalesce(?, source_id), version = version + 1 WHERE id = ?').run(i.to, i.time, source?.id ?? null, e.id);
+		ctx.db.prepare('UPDATE event SET date = ?, time = ?, service = ?, answers = ?, source_id = coalesce(?, source_id), version = version + 1 WHERE id = ?').run(i.to, now.time, now.service, JSON.stringify(now.answers), source?.id ?? null, e.id);
 		const said: string[] = [];
 		for (const v of chosen) {
 			const d = ctx.db.prepare<[string], DeadlineRow>('SELECT * FROM deadline WHERE id = ?').get(v.deadlineId)!;
@@ -193,9 +206,17 @@ export const moveEvent = command({
 			if (v.state === 'docketed' && v.days !== 0) said.push(`${v.title} from ${shortDate(v.from)} to ${shortDate(v.to)}`);
 			said.push(...more);
 		}
-		const words = `${e.text} moved from ${sayDate(plain(e.date))} to ${sayDate(i.to)}: ${i.reason}${source ? ` (${source.name})` : ''}.${said.length ? ` Moved: ${said.join('; ')}.` : ''}`.replace('..', '.');
+		for (const p of born) {
+			insertDeadline(ctx, m, e.id, bookFor(ctx, m.id, e.book), p, false);
+			said.push(`${p.title} ${shortDate(p.date)} proposed`);
+		}
+		const book = e.book ? bookFor(ctx, m.id, e.book) : null;
+		const kind = now.service && book ? serviceKinds(book.method).find((k) => k.id === now.service)?.say : undefined;
+		const corrected = [now.service !== e.service ? (kind ? `served ${kind}` : 'not served') : '', JSON.stringify(now.answers) !== JSON.stringify(given(e.answers)) ? 'its answers' : ''].filter(Boolean).join(' and ');
+		const moved = i.to === e.date ? `${e.text} on ${sayDate(i.to)} corrected${corrected ? ` (${corrected})` : ''}` : `${e.text} moved from ${sayDate(plain(e.date))} to ${sayDate(i.to)}${corrected ? ` and corrected (${corrected})` : ''}`;
+		const words = `${moved}: ${i.reason}${source ? ` (${source.name})` : ''}.${said.length ? ` Moved: ${said.join('; ')}.` : ''}`.replace('..', '.');
 		scribe.matter(m.id);
-		scribe.note({ event: e.id, from: e.date, to: i.to, reason: i.reason, source: source?.id ?? null, moved: chosen.map((v) => ({ deadline: v.deadlineId, from: v.from, to: v.to, tasks: v.tasks.map((t) => ({ task: t.taskId, from: t.from, to: t.to })) })) });
+		scribe.note({ event: e.id, from: e.date, to: i.to, service: [e.service, now.service], answers: [given(e.answers), now.answers], reason: i.reason, source: source?.id ?? null, moved: chosen.map((v) => ({ deadline: v.deadlineId, from: v.from, to: v.to, tasks: v.tasks.map((t) => ({ task: t.taskId, from: t.from, to: t.to })) })) });
 		scribe.log(m.id, 'date', words, source ? `/documents/${source.id}` : undefined);
 		const told = tell(ctx, m, `${m.number} ${m.title}: dates moved`, words);
 		return { moved: chosen.length, told };

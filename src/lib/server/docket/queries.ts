@@ -95,19 +95,19 @@ export type HearingView = { id: string; date: PlainDate; title: string; matterNu
 export function docketDays(w: World, me: Staff, f: DocketFilter & { from: string; to: string }): { rows: DeadlineView[]; hearings: HearingView[] } {
 	const { matter, state, days, p } = conditions(w, me, f);
 	return {
-		rows: statement<Row>(w.db, `${SELECT} WHERE ${state} AND ${days.replaceAll('{day}', 'd.date')} AND ${matter} ORDER BY d.date, d.id LIMIT 3000`).all(p).map(view(w, w.clock.today())),
+		rows: statement<Row>(w.db, `${SELECT} WHERE ${state} AND ${days.replaceAll('{day}', 'd.date')} AND ${matter} ORDER BY d.date, d.id LIMIT ${DAYS_MOST}`).all(p).map(view(w, w.clock.today())),
 		hearings: statement<HearingView>(w.db, `SELECT e.id, e.date, e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS title, e.time, m.number AS matterNumber, m.title AS matterTitle FROM event e JOIN matter m ON m.id = e.matter_id WHERE e.ahead IN ('hearing','trial') AND ${days.replaceAll('{day}', 'e.date')} AND ${matter} ORDER BY e.date, e.id LIMIT 500`).all(p)
 	};
 }
 
 export type EventView = {
-	id: string; book: string; bookShort: string; answers: { ask: string; answer: string }[]; source: { id: string; name: string } | null; place: string; link: string; key: string; text: string; name: string; date: PlainDate; time: string | null; service: string | null; serviceSay: string | null; serviceAdd: string | null; version: number; ahead: string | null; enteredBy: string; deadlines: DeadlineView[];
+	id: string; book: string; bookShort: string; answers: { ask: string; answer: string }[]; given: Record<string, string>; source: { id: string; name: string } | null; place: string; link: string; key: string; text: string; name: string; date: PlainDate; time: string | null; service: string | null; serviceSay: string | null; serviceAdd: string | null; version: number; ahead: string | null; enteredBy: string; deadlines: DeadlineView[];
 };
 
 /** A matter's docket by event, in the order of the events. */
 export function matterDocket(w: World, me: Staff, matterId: string): EventView[] {
 	const today = w.clock.today();
-	const events = w.db.prepare<[string], Omit<EventView, 'deadlines' | 'serviceSay' | 'serviceAdd' | 'answers' | 'source' | 'bookShort'> & { answers: string; sourceId: string | null; sourceName: string | null }>(
+	const events = w.db.prepare<[string], Omit<EventView, 'deadlines' | 'serviceSay' | 'serviceAdd' | 'answers' | 'given' | 'source' | 'bookShort'> & { answers: string; sourceId: string | null; sourceName: string | null }>(
 		`SELECT e.id, e.event_key AS key, e.text, e.name, e.date, e.time, e.service, e.version, e.ahead, e.book, e.answers, e.place, e.link, s.initials AS enteredBy, x.id AS sourceId, x.name AS sourceName
 		 FROM event e JOIN staff s ON s.id = e.entered_by LEFT JOIN document x ON x.id = e.source_id WHERE e.matter_id = ? ORDER BY e.date, e.id`
 	).all(matterId);
@@ -119,7 +119,7 @@ export function matterDocket(w: World, me: Staff, matterId: string): EventView[]
 		const kind = e.service && book ? serviceKinds(book.method).find((k) => k.id === e.service) : undefined;
 		const asks = book?.events.get(e.key)?.questions ?? [];
 		const said = Object.entries(given(answers)).flatMap(([q, a]) => { const x = asks.find((y) => y.id === q); return x ? [{ ask: x.ask, answer: x.options?.find((o) => o.id === a)?.say ?? (x.kind === 'date' ? sayDate(plain(a)) : a) }] : []; });
-		return { ...e, bookShort: book?.short ?? 'by hand', answers: said, source: sourceId ? { id: sourceId, name: sourceName! } : null, serviceSay: kind?.say ?? null, serviceAdd: kind?.add ?? null, deadlines: byEvent.get(e.id) ?? [] };
+		return { ...e, bookShort: book?.short ?? 'by hand', answers: said, given: given(answers), source: sourceId ? { id: sourceId, name: sourceName! } : null, serviceSay: kind?.say ?? null, serviceAdd: kind?.add ?? null, deadlines: byEvent.get(e.id) ?? [] };
 	});
 }
 /** The documents beside a matter's dates: proofs, orders that moved them, what is linked. */
@@ -145,7 +145,7 @@ export function matterCounts(w: World, matterId: string): Record<string, CountVi
 	);
 }
 
-export type CheckItem = DeadlineView & { eventTime: string | null; service: string | null; answers: { ask: string; answer: string }[]; source: { id: string; name: string } | null; enteredBy: string; count: CountView; fresh: { date: PlainDate; same: boolean; count: CountView } | null };
+export type CheckItem = DeadlineView & { eventTime: string | null; service: string | null; answers: { ask: string; answer: string }[]; source: { id: string; name: string } | null; enteredBy: string; count: CountView; fresh: { date: PlainDate; same: boolean; count: CountView } | null; byHand: boolean };
 /** One date as the second person sees it: the event, its source, the count that was docketed, and the same count made anew. */
 export function checkItem(w: World, me: Staff, deadlineId: string): CheckItem | undefined {
 	const r = w.db.prepare<unknown[], Row>(`${SELECT} WHERE d.id = @id AND ${visible('m')}`).get({ id: deadlineId, me: me.id });
@@ -157,7 +157,7 @@ export function checkItem(w: World, me: Staff, deadlineId: string): CheckItem | 
 	const stands = d.computed ?? d.date;
 	return {
 		...d, eventTime: e.time, service: e.serviceSay, answers: e.answers, source: e.source, enteredBy: e.enteredBy, count: countView(w, r.book, JSON.parse(raw.trace) as Step[], stands),
-		fresh: anew ? { date: anew.date, same: anew.date === stands, count: countView(w, r.book, anew.trace, anew.date) } : null
+		fresh: anew ? { date: anew.date, same: anew.date === stands, count: countView(w, r.book, anew.trace, anew.date) } : null, byHand: r.book === ''
 	};
 }
 
@@ -211,3 +211,11 @@ export const daysAway = (w: World, me: Staff): { id: string; from: string; to: s
 /** The closures the department entered, the latest first, with the name of their court. */
 export const closureList = (w: World): { id: string; book: string; date: string; kind: string; name: string; court: string }[] =>
 	w.db.prepare<[], { id: string; book: string; date: string; kind: string; name: string }>('SELECT id, book, date, kind, name FROM closure ORDER BY date DESC, id').all().map((c) => ({ ...c, court: shelf(w).files.has(c.book) ? bookIn(w, c.book).title : c.book }));
+
+/** The exhibits of a matter, and which of its dates they are linked to. */
+export function dateExhibits(w: World, matterId: string): { id: string; number: string; title: string; dates: string[] }[] {
+	const links = w.db.prepare<[string], { deadlineId: string; id: string }>('SELECT x.deadline_id AS deadlineId, x.exhibit_id AS id FROM date_exhibit x JOIN exhibit e ON e.id = x.exhibit_id WHERE e.matter_id = ?').all(matterId);
+	return w.db.prepare<[string], { id: string; number: string; title: string }>('SELECT id, number, title FROM exhibit WHERE matter_id = ? ORDER BY position').all(matterId).map((e) => ({ ...e, dates: links.filter((l) => l.id === e.id).map((l) => l.deadlineId) }));
+}
+/** More dates than this are not drawn at once; the screen says so. */
+export const DAYS_MOST = 3000;

@@ -4,7 +4,7 @@ import type { World } from '../command.ts';
 import { mailTo, sendWaiting, startPostRoom, type MailServer } from '../outside/mail.ts';
 import { finishRound, unsealed } from '../signing/commands.ts';
 import { updateInvitations } from '../docket/feeds.ts';
-import { digest, remind } from './reminders.ts';
+import { digest, isMorning, remind } from './reminders.ts';
 
 export type Jobs = { stop(): Promise<void>; /** Runs what waits now. */ nudge(): void };
 
@@ -15,7 +15,7 @@ export async function startJobs(w: World, log: Logger, settings: { smtp: string 
 	let stopped = false;
 	let running: Promise<void> | null = null;
 	let again = false;
-	let reminded = '';
+	let reminded = '', digested = '';
 	const pass = async () => {
 		do {
 			again = false;
@@ -26,7 +26,8 @@ export async function startJobs(w: World, log: Logger, settings: { smtp: string 
 				reminded = day;
 				if (told > 0) log.info({ told }, 'reminders');
 			}
-			const digests = digest(w);
+			const digests = digested === day || !isMorning(w) ? 0 : digest(w);
+			if (isMorning(w)) digested = day;
 			if (digests > 0) log.info({ digests }, 'morning digests');
 			const invited = updateInvitations(w);
 			if (invited > 0) log.info({ invited }, 'invitations changed');

@@ -59,6 +59,8 @@ function tellRung(w: World, d: Row, ladder: readonly number[], rung: number, lef
 
 /** A last rung that was told on a day before today and that nobody has seen goes to the supervisor of the responsible lawyer, once for each date. */
 function escalate(w: World, d: Row, ladder: readonly number[], left: number): number {
+	// Before its last rungs nothing can have been passed over.
+	if (left > Math.max(...ladder.filter((r) => isLast(ladder, r)))) return 0;
 	const told = w.db.prepare<unknown[], { rung: number; at: string }>('SELECT rung, min(at) AS at FROM reminder_to WHERE deadline_id = @id AND date = @date GROUP BY rung').all({ id: d.id, date: d.date }).filter((r) => isLast(ladder, r.rung));
 	if (told.length === 0 || !told.some((r) => clockAt(Date.parse(r.at), w.clock.zone).date < w.clock.today())) return 0;
 	const seen = w.db.prepare<unknown[], { rung: number }>('SELECT rung FROM reminder_to WHERE deadline_id = @id AND date = @date AND seen_at IS NOT NULL').all({ id: d.id, date: d.date });
@@ -84,10 +86,12 @@ function supervisors(w: World, d: Row): { id: string; name: string; email: strin
 	return inside.length ? inside : on;
 }
 
+/** From six on, where the department is. */
+export const isMorning = (w: World): boolean => clockAt(Date.parse(w.clock.now()), w.clock.zone).minutes >= 6 * 60;
 /** The morning digest: one mail a day to each colleague for whom something stands; how many. */
 export function digest(w: World): number {
 	const today = w.clock.today();
-	if (clockAt(Date.parse(w.clock.now()), w.clock.zone).minutes < 6 * 60) return 0;
+	if (!isMorning(w)) return 0;
 	let n = 0;
 	for (const s of w.db.prepare<[], { id: string; name: string; email: string }>("SELECT id, name, email FROM staff WHERE active = 1 AND role <> 'business-partner'").all()) {
 		w.db.transaction(() => {

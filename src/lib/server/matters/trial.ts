@@ -67,6 +67,7 @@ export const dropExhibit = command({
 	run(ctx, i, scribe) {
 		const { e, m } = theExhibit(ctx, i.exhibitId);
 		if (e.offered_on) throw new Refused(`Exhibit ${e.number} was offered: it stays in the record.`);
+		ctx.db.prepare('DELETE FROM date_exhibit WHERE exhibit_id = ?').run(e.id);
 		ctx.db.prepare('DELETE FROM exhibit WHERE id = ?').run(e.id);
 		scribe.matter(m.id);
 		scribe.note({ exhibit: e });

@@ -48,6 +48,7 @@
 	{#if data.span && data.view === 'month'}
 		<div class="mt-3"><Month month={data.span.month} closed={data.span.closed} today={data.today} marks={data.span.rows.map((d) => ({ id: d.id, date: d.date, title: d.short || d.title, about: d.matterTitle, state: d.state, checked: d.checked, href: href(d) }))} hearings={data.span.hearings.map((h) => ({ id: h.id, date: h.date, title: h.title, about: h.matterTitle, href: `/matters/${h.matterNumber}/docket` }))} /></div>
 	{:else if data.span}
+		{#if data.cut}<p class="sub mt-2">Only the first {data.span.rows.length} dates are drawn. Narrow the days or the filters to see the rest.</p>{/if}
 		<div class="mt-3">{#if lanes.length}<Timeline {lanes} from={data.span.from} to={data.span.to} today={data.today} closed={data.span.closed} spread={false} />{:else}<Empty>No date fits between these days.</Empty>{/if}</div>
 	{:else}
 		{#if data.total === 0}<Empty>{f.show === 'missed' ? 'Nothing was missed.' : f.show === 'unchecked' ? 'Every docketed date was checked by a second person.' : filtered ? 'No date fits. Take a filter off to see more.' : 'No date fits. Dates come here when an event is entered on a matter.'}</Empty>{/if}

@@ -55,6 +55,8 @@ CREATE INDEX deadline_unchecked ON deadline(date, id) WHERE state = 'docketed' A
 CREATE TABLE date_document (
   deadline_id TEXT NOT NULL REFERENCES deadline(id), document_id TEXT NOT NULL REFERENCES document(id), role TEXT NOT NULL CHECK (role IN ('proof','linked')), PRIMARY KEY (deadline_id, document_id, role)
 ) STRICT, WITHOUT ROWID;
+CREATE TABLE date_exhibit (deadline_id TEXT NOT NULL REFERENCES deadline(id), exhibit_id TEXT NOT NULL REFERENCES exhibit(id), PRIMARY KEY (deadline_id, exhibit_id)) STRICT, WITHOUT ROWID;
+CREATE INDEX date_exhibit_exhibit ON date_exhibit(exhibit_id);
 -- Days on which someone is away: a date that lands on them is warned of.
 CREATE TABLE leave (id TEXT PRIMARY KEY, staff_id TEXT NOT NULL REFERENCES staff(id), from_day TEXT NOT NULL, to_day TEXT NOT NULL, note TEXT NOT NULL DEFAULT '', CHECK (to_day >= from_day)) STRICT;
 CREATE INDEX leave_staff ON leave(staff_id, to_day);

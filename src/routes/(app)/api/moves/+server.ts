@@ -29,6 +29,12 @@ export function GET(event) {
 	if (!e) return missing('event');
 	if (!to) return json({ error: typed ? `${typed} is not a date that exists.` : 'The new date is missing.' }, { status: 400 });
 	if (!e.ahead && to > w.clock.today()) return json({ error: `${sayDate(to)} has not come yet: this event is entered once it has happened.` }, { status: 400 });
-	const { moves, gone, warnings } = movesOf(w, e.id, to);
-	return json({ moves, gone, warnings });
+	const answers = [...p].filter(([k]) => k.startsWith('answer-')).map(([k, v]): [string, string] => [k.slice(7), v]);
+	try {
+		const { moves, gone, born, warnings } = movesOf(w, e.id, to, { time: p.get('time'), service: p.get('service'), answers: p.has('answers') ? Object.fromEntries(answers) : null });
+		return json({ moves, gone, born: born.map((b) => ({ title: b.title, date: b.date })), warnings });
+	} catch (err) {
+		if (err instanceof Refused) return json({ error: err.message }, { status: 400 });
+		throw err;
+	}
 }

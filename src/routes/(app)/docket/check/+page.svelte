@@ -64,6 +64,7 @@
 					{#if d.fresh}
 						<p class="mt-3 font-semibold {d.fresh.same ? 'text-spruce' : 'text-madder'}" data-fresh={d.fresh.same}>{d.fresh.same ? `Counted anew just now: the same day, ${sayDate(d.fresh.date)}.` : `Counted anew just now: ${sayDate(d.fresh.date)}, not ${sayDate(d.computed ?? d.date)}.`}</p>
 						{#if !d.fresh.same}<div class="mt-2"><Count count={d.fresh.count} late /></div>{/if}
+					{:else if !d.byHand}<p class="mt-3 font-semibold text-madder" data-fresh="false">Counted anew just now: no rule sets this date any more.</p>
 					{:else}<p class="sub mt-3">Entered by hand: there is no rule to count anew. Compare it with the source.</p>{/if}
 					{#if closed}<p class="sub mt-4">This date is {d.state}.</p>
 					{:else if d.checked}<p class="mt-4 font-semibold text-spruce">Checked by {d.checkedBy}.</p>

@@ -8,7 +8,7 @@ import { sayEffects, waitingChanges } from '#server/docket/changes.ts';
 import { myFeeds } from '#server/docket/feeds.ts';
 import { ladderView, muteMatter, setLadder } from '#server/jobs/reminders.ts';
 import { readCalendar } from '#server/docket/ics.ts';
-import { closedDays, dateDocuments, matterCounts, matterDocket } from '#server/docket/queries.ts';
+import { closedDays, dateDocuments, dateExhibits, matterCounts, matterDocket } from '#server/docket/queries.ts';
 import { matterTasks } from '#server/agenda/queries.ts';
 import { documents } from '#server/documents/queries.ts';
 import { Refused } from '#server/command.ts';
@@ -34,11 +34,12 @@ export async function load(event) {
 		choices: books.flatMap((book) => [...book.events.values()].filter((e) => e.rules.length).map((e) => ({ id: `${book.id}|${e.id}`, key: e.id, book: book.id, bookShort: book.short, text: e.text.charAt(0).toUpperCase() + e.text.slice(1), served: e.served, ahead: e.ahead, timed: needsTime(e) || (e.served && book.method.deemed !== undefined && e.deemedBy === null), hint: e.hint, questions: e.questions, rules: e.rules.map((r) => ({ id: r.id, title: r.title })) }))),
 		services: Object.fromEntries(books.map((b) => [b.id, serviceKinds(b.method)])), matterBooks: books.map((b) => ({ id: b.id, title: b.title, short: b.short, reviewed: b.reviewed, main: b.id === caption.rulebook })),
 		otherBooks: booksIn(w).filter((b) => b.events.size > 0 && !books.some((x) => x.id === b.id)).map((b) => ({ id: b.id, title: b.title })),
-		documents: documents(w, me, { matterId: caption.id }).rows.map((d) => ({ id: d.id, name: d.name, number: d.number })), papers: dateDocuments(w, caption.id), orders: ordersOf(w, me, caption.id), changes: waitingChanges(w, me, caption.id), ladder: ladderView(w, me, caption.id, caption.kind), feed: myFeeds(w, me).find((f) => f.sort === 'matter' && f.matterNumber === caption.number) ?? null
+		documents: documents(w, me, { matterId: caption.id }).rows.map((d) => ({ id: d.id, name: d.name, number: d.number })), papers: dateDocuments(w, caption.id), exhibits: dateExhibits(w, caption.id), orders: ordersOf(w, me, caption.id), changes: waitingChanges(w, me, caption.id), ladder: ladderView(w, me, caption.id, caption.kind), feed: myFeeds(w, me).find((f) => f.sort === 'matter' && f.matterNumber === caption.number) ?? null
 	};
 }
 
 const act = async <T>(event: Parameters<typeof form>[0], go: (f: Form) => T) => go(await form(event));
+const answersOf = (f: Form) => Object.fromEntries([...f.data.entries()].filter(([k, v]) => k.startsWith('answer-') && typeof v === 'string' && v !== '').map(([k, v]) => [k.slice(7), String(v)]));
 /** The lines of an order, as the form sends them. */
 function order(f: Form) {
 	const [what, at, rule, count, title, kind] = ['line-do', 'line-event', 'line-rule', 'line-count', 'line-title', 'line-act'].map((k) => f.all(k)) as [string[], string[], string[], string[], string[], string[]];
@@ -46,8 +47,7 @@ function order(f: Form) {
 }
 export const actions = {
 	enter: (event) => act(event, (f) => {
-		const answers = Object.fromEntries([...f.data.entries()].filter(([k, v]) => k.startsWith('answer-') && typeof v === 'string' && v !== '').map(([k, v]) => [k.slice(7), String(v)]));
-		return answer(enterEvent(ctx(event), { matterId: f.text('matterId'), eventKey: f.text('eventKey'), date: f.text('date'), time: f.text('time'), service: f.text('service'), name: f.text('name'), sure: f.text('sure'), sourceId: f.maybe('sourceId'), place: f.text('place'), link: f.text('link'), answers, docket: f.all('docket') }), (v) => ({ docketed: v.docketed }));
+		return answer(enterEvent(ctx(event), { matterId: f.text('matterId'), eventKey: f.text('eventKey'), date: f.text('date'), time: f.text('time'), service: f.text('service'), name: f.text('name'), sure: f.text('sure'), sourceId: f.maybe('sourceId'), place: f.text('place'), link: f.text('link'), answers: answersOf(f), docket: f.all('docket') }), (v) => ({ docketed: v.docketed }));
 	}),
 	hand: (event) => act(event, (f) => answer(addDate(ctx(event), { matterId: f.text('matterId'), what: f.text('what') as 'deadline', title: f.text('title'), date: f.text('date'), time: f.text('time'), authority: f.text('authority'), place: f.text('place'), link: f.text('link'), long: f.text('long'), sourceId: f.maybe('sourceId') }), () => ({}))),
 	ics: (event) => act(event, async (f) => {
@@ -67,9 +67,9 @@ export const actions = {
 	meet: (event) => act(event, (f) => answer(meetDeadline(ctx(event), { deadlineId: f.text('deadlineId'), on: f.text('on'), proof: f.text('proof'), documentId: f.maybe('documentId') }), () => ({}))),
 	vacate: (event) => act(event, (f) => answer(vacateDeadline(ctx(event), { deadlineId: f.text('deadlineId'), reason: f.text('reason') }), () => ({}))),
 	shift: (event) => act(event, (f) => answer(moveDeadline(ctx(event), { deadlineId: f.text('deadlineId'), how: f.text('how') as 'order', by: f.text('by'), to: f.maybe('to'), reason: f.text('reason'), documentId: f.maybe('documentId'), version: f.text('version') }), (v) => v)),
-	edit: (event) => act(event, (f) => answer(editDeadline(ctx(event), { deadlineId: f.text('deadlineId'), internal: f.maybe('internal'), time: f.maybe('time'), place: f.text('place'), link: f.text('link'), short: f.text('short'), long: f.text('long'), linked: f.all('linked'), version: f.text('version') }), (v) => v)),
+	edit: (event) => act(event, (f) => answer(editDeadline(ctx(event), { deadlineId: f.text('deadlineId'), internal: f.maybe('internal'), time: f.maybe('time'), place: f.text('place'), link: f.text('link'), short: f.text('short'), long: f.text('long'), linked: f.all('linked'), exhibits: f.all('exhibits'), version: f.text('version') }), (v) => v)),
 	invite: (event) => act(event, (f) => answer(inviteToDate(ctx(event), { deadlineId: f.text('deadlineId'), name: f.text('name'), email: f.text('email'), words: f.text('words') }), () => ({}))),
-	move: (event) => act(event, (f) => answer(moveEvent(ctx(event), { eventId: f.text('eventId'), to: f.text('to'), time: f.maybe('time'), reason: f.text('reason'), sourceId: f.maybe('sourceId'), version: f.text('version'), only: f.data.has('choose') ? f.all('only') : null }), (v) => v)),
+	move: (event) => act(event, (f) => answer(moveEvent(ctx(event), { eventId: f.text('eventId'), to: f.text('to'), time: f.maybe('time'), service: f.data.has('service') ? f.text('service') : null, answers: f.data.has('answers') ? answersOf(f) : null, reason: f.text('reason'), sourceId: f.maybe('sourceId'), version: f.text('version'), only: f.data.has('choose') ? f.all('only') : null }), (v) => v)),
 	decide: (event) => act(event, (f) => answer(decideChanges(ctx(event), { changeIds: f.all('change'), apply: f.text('apply') === '1', reason: f.text('reason') }), (v) => v)),
 	order: (event) => act(event, (f) => answer(layOrder(ctx(event), order(f) as Parameters<typeof layOrder>[1]), (v) => v)),
 	orderpreview: (event) => act(event, (f) => {

@@ -70,6 +70,7 @@
 				<Count count={data.counts[d.id]!} late={d.date <= data.today && d.state !== 'met'} />
 				{#if d.computed}<p class="mt-2"><b class="font-semibold">Moved by {d.movedHow} to {short(d.date, data.today)}:</b> {d.movedReason}</p>{/if}
 				{#if data.papers[d.id]}<p class="mt-2 flex flex-wrap gap-3">{#each data.papers[d.id]! as x (x.id + x.role)}<span><a class="act" href="/documents/{x.id}">{x.name}</a> <span class="sub">{ROLES[x.role]}</span></span>{/each}</p>{/if}
+				{#if data.exhibits.some((x) => x.dates.includes(d.id))}<p class="mt-2"><a class="act" href="/matters/{c.number}/trial">Exhibits</a> {data.exhibits.filter((x) => x.dates.includes(d.id)).map((x) => `${x.number} ${x.title}`).join('; ')}</p>{/if}
 				{#if (d.state === 'docketed' || d.state === 'missed') && data.can.docket}<div class="no-print mt-2 flex flex-wrap gap-2"><button class="btn" onclick={() => act(d, 'meet')}>It was met</button><button class="btn" onclick={() => act(d, 'shift')}>Move it</button><button class="btn" onclick={() => act(d, 'vacate')}>Vacate it</button><button class="btn" onclick={() => act(d, 'edit')}>Details</button><button class="btn" onclick={() => act(d, 'invite')}>Send outside</button>{#if d.returnedBy && d.returnedBy !== data.me.initials}<button class="btn" onclick={() => act(d, 'answer')}>Answer the check</button>{/if}<span class="sub self-center">docketed by {d.docketedBy}</span></div>{/if}
 			</div>
 		{/if}
@@ -104,13 +105,13 @@
 		{/if}
 		<Books matterId={c.id} books={data.matterBooks} others={data.otherBooks} orders={data.orders} feed={data.feed} ladder={data.ladder} muted={data.ladder.muted} today={data.today} may={data.can.docket} onorder={() => (ordering = true)} />
 	</div>
-	{#if mover}{#key mover.id}<MoveEvent event={mover} documents={data.documents} today={data.today} onclose={() => (moving = '')} />{/key}{/if}
+	{#if mover}{#key mover.id}<MoveEvent event={mover} choice={data.choices.find((x) => x.id === `${mover.book}|${mover.key}`) ?? null} services={data.services[mover.book] ?? []} documents={data.documents} today={data.today} onclose={() => (moving = '')} />{/key}{/if}
 </div>
 
 {#if data.choices.length}<EnterEvent bind:open={entering} matter={c} choices={data.choices} services={data.services} documents={data.documents} today={data.today} people={c.members.map((m) => m.initials).join(', ')} />{/if}
 <HandDate bind:open={byHand} matter={c} documents={data.documents} today={data.today} />
 {#if data.matterBooks.length}<OrderDrawer bind:open={ordering} matter={c} books={data.matterBooks} choices={data.choices} documents={data.documents} today={data.today} />{/if}
-<DateDrawer bind:open how={doing.how} d={current} documents={data.documents} linked={(data.papers[doing.id] ?? []).filter((x) => x.role === 'linked').map((x) => x.id)} ladder={data.ladder.dates[doing.id] ?? ''} today={data.today} />
+<DateDrawer bind:open how={doing.how} d={current} documents={data.documents} exhibits={data.exhibits} linked={(data.papers[doing.id] ?? []).filter((x) => x.role === 'linked').map((x) => x.id)} ladder={data.ladder.dates[doing.id] ?? ''} today={data.today} />
 
 <style>
 	.line { display: grid; grid-template-columns: 42px 118px minmax(0, 1.6fr) minmax(0, 1fr) 108px; gap: 6px; align-items: center; min-height: 37px; }

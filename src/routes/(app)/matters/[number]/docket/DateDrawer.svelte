@@ -14,11 +14,11 @@
 	import { readDate } from '#core/dates/read.ts';
 	import type { DeadlineView } from '#server/docket/queries.ts';
 	type Paper = { id: string; name: string };
-	type Props = { open: boolean; how: How; d: DeadlineView | null; documents: Paper[]; linked: string[]; ladder: string; today: string };
-	let { open = $bindable(), how, d, documents, linked, ladder, today }: Props = $props();
+	type Props = { open: boolean; how: How; d: DeadlineView | null; documents: Paper[]; linked: string[]; exhibits: { id: string; number: string; title: string; dates: string[] }[]; ladder: string; today: string };
+	let { open = $bindable(), how, d, documents, linked, exhibits, ladder, today }: Props = $props();
 	let on = $state(''), proof = $state(''), reason = $state(''), documentId = $state('');
 	let kind = $state<'order' | 'agreement' | 'back'>('order'), by = $state(''), to = $state('');
-	let internal = $state(''), time = $state(''), place = $state(''), link = $state(''), brief = $state(''), long = $state(''), papers = $state<string[]>([]), version = $state(0);
+	let internal = $state(''), time = $state(''), place = $state(''), link = $state(''), brief = $state(''), long = $state(''), papers = $state<string[]>([]), shown = $state<string[]>([]), version = $state(0);
 	let conflict = $state<{ by: string; version: number; differences: { field: string; name: string; theirs: string; yours: string }[] } | null>(null);
 	let rungs = $state('');
 	let choice = $state<Record<string, 'theirs' | 'yours'>>({});
@@ -33,7 +33,7 @@
 		was = key;
 		if (!key) return;
 		on = today; proof = ''; reason = ''; documentId = ''; kind = 'order'; by = ''; to = ''; shift = null; fault = ''; conflict = null;
-		internal = d.internal ?? ''; time = d.handTime ?? ''; place = d.place; link = d.link; brief = d.short; long = d.long; papers = [...linked]; rungs = ladder; version = d.version; name = ''; email = ''; words = '';
+		internal = d.internal ?? ''; time = d.handTime ?? ''; place = d.place; link = d.link; brief = d.short; long = d.long; papers = [...linked]; shown = exhibits.filter((x) => x.dates.includes(d.id)).map((x) => x.id); rungs = ladder; version = d.version; name = ''; email = ''; words = '';
 	});
 	$effect(() => {
 		if (!open || how !== 'shift' || !d) return;
@@ -87,7 +87,8 @@
 						<Field label="Link" error={errors.link}>{#snippet children(x)}<input class="box" name="link" bind:value={link} placeholder="https://" {...x} />{/snippet}</Field>
 						<Field label="Short description" error={errors.short} hint="for calendars; the title stays">{#snippet children(x)}<input class="box" name="short" bind:value={brief} {...x} />{/snippet}</Field>
 						<Field label="Long description" error={errors.long}>{#snippet children(x)}<textarea class="box" name="long" rows="4" bind:value={long} {...x}></textarea>{/snippet}</Field>
-						{#if documents.length}<fieldset><legend class="label">Linked documents and exhibits</legend><div class="max-h-[150px] overflow-y-auto border border-rule p-2">{#each documents as x (x.id)}<label class="flex gap-2 py-0.5"><input type="checkbox" name="linked" value={x.id} bind:group={papers} class="accent-petrol" /> {x.name}</label>{/each}</div>{#if errors.linked}<p class="fault">{errors.linked}</p>{/if}</fieldset>{/if}
+						{#if documents.length}<fieldset><legend class="label">Linked documents</legend><div class="max-h-[150px] overflow-y-auto border border-rule p-2">{#each documents as x (x.id)}<label class="flex gap-2 py-0.5"><input type="checkbox" name="linked" value={x.id} bind:group={papers} class="accent-petrol" /> {x.name}</label>{/each}</div>{#if errors.linked}<p class="fault">{errors.linked}</p>{/if}</fieldset>{/if}
+						{#if exhibits.length}<fieldset><legend class="label">Exhibits</legend><div class="max-h-[150px] overflow-y-auto border border-rule p-2">{#each exhibits as x (x.id)}<label class="flex gap-2 py-0.5"><input type="checkbox" name="exhibits" value={x.id} bind:group={shown} class="accent-petrol" /> {x.number} {x.title}</label>{/each}</div>{#if errors.exhibits}<p class="fault">{errors.exhibits}</p>{/if}</fieldset>{/if}
 					{:else}
 						<input type="hidden" name="version" value={d.version} />
 						<fieldset class="flex flex-wrap gap-x-4 gap-y-1"><legend class="label">By</legend>{#each [['order', 'an order'], ['agreement', 'an agreement'], ...(d.computed ? [['back', 'back to the rule']] : [])] as [k, n] (k)}<label class="flex gap-1.5"><input type="radio" name="how" value={k} bind:group={kind} class="accent-petrol" /> {n}</label>{/each}</fieldset>

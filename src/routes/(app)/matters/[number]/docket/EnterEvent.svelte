@@ -36,8 +36,9 @@
 	let looking = $state(false);
 	let asked = 0;
 
-	const iso = $derived.by(() => { const r = readDate(v.date, today as PlainDate); return 'date' in r ? r.date : v.date; });
-	const request = $derived(event && v.date.trim() ? JSON.stringify({ matterId: matter.id, eventKey: v.eventKey, date: iso, time: v.time, service: event.served ? v.service : '', sure: v.sure, answers: Object.fromEntries(questions.map((q) => [q.id, v.answers[q.id] ?? ''])) }) : '');
+	const asIso = (typed: string) => { const r = typed.trim() ? readDate(typed, today as PlainDate) : null; return r && 'date' in r ? r.date : typed.trim(); };
+	const iso = $derived(asIso(v.date));
+	const request = $derived(event && v.date.trim() ? JSON.stringify({ matterId: matter.id, eventKey: v.eventKey, date: iso, time: v.time, service: event.served ? v.service : '', sure: v.sure, answers: Object.fromEntries(questions.map((q) => [q.id, q.kind === 'date' ? asIso(v.answers[q.id] ?? '') : (v.answers[q.id] ?? '')])) }) : '');
 	$effect(() => {
 		const body = request;
 		if (!open || !body) { proposals = []; left = []; faults = {}; return; }

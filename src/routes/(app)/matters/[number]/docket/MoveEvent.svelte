@@ -8,11 +8,18 @@
 	import { readDate } from '#core/dates/read.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/commands.ts';
-	type Props = { event: { id: string; text: string; date: PlainDate; version: number; ahead: string | null; time: string | null }; documents: { id: string; name: string }[]; today: string; onclose: () => void };
-	let { event, documents, today, onclose }: Props = $props();
+	type Props = { event: { id: string; text: string; date: PlainDate; version: number; ahead: string | null; time: string | null; service: string | null; given: Record<string, string> }; choice: { served: boolean; timed: boolean; questions: { id: string; ask: string; kind: 'choice' | 'date'; options?: { id: string; say: string }[] | undefined; if?: Record<string, string> | undefined }[] } | null; services: { id: string; say: string }[]; documents: { id: string; name: string }[]; today: string; onclose: () => void };
+	let { event, choice, services, documents, today, onclose }: Props = $props();
 	let to = $state(''), reason = $state(''), fault = $state(''), sourceId = $state('');
 	// svelte-ignore state_referenced_locally
 	let time = $state(event.time ?? '');
+	// svelte-ignore state_referenced_locally
+	let service = $state(event.service ?? ''), answers = $state<Record<string, string>>({ ...event.given });
+	/** Correcting how it was served or an answer leaves the day as it is, where none is typed. */
+	const correct = () => { if (!to.trim()) to = event.date; };
+	const asIso = (typed: string) => { const r = typed.trim() ? readDate(typed, today as PlainDate) : null; return r && 'date' in r ? r.date : typed.trim(); };
+	const questions = $derived((choice?.questions ?? []).filter((q) => Object.entries(q.if ?? {}).every(([k, a]) => (answers[k] || choice?.questions.find((x) => x.id === k)?.options?.[0]?.id) === a)));
+	let born = $state<{ title: string; date: PlainDate }[]>([]);
 	let gone = $state<string[]>([]), warnings = $state<string[]>([]);
 	let ready = $state(false);
 	let moves = $state<Move[]>([]);
@@ -21,16 +28,18 @@
 	let asked = 0;
 	$effect(() => {
 		const typed = to.trim();
-		if (!typed) { moves = []; gone = []; warnings = []; ready = false; fault = ''; return; }
+		if (!typed) { moves = []; gone = []; born = []; warnings = []; ready = false; fault = ''; return; }
 		const r = readDate(typed, today as PlainDate);
 		if ('error' in r) { moves = []; ready = false; return; }
 		const mine = ++asked;
-		void fetch(`/api/moves?event=${event.id}&to=${r.date}`).then(async (res) => {
-			const out = (await res.json()) as { moves?: Move[]; gone?: string[]; warnings?: string[]; error?: string };
+		const q = new URLSearchParams({ event: event.id, to: r.date, time, ...(choice?.served ? { service } : {}), ...(choice?.questions.length ? { answers: '1' } : {}), ...Object.fromEntries(questions.map((x) => [`answer-${x.id}`, x.kind === 'date' ? asIso(answers[x.id] ?? '') : (answers[x.id] ?? '')])) });
+		void fetch(`/api/moves?${q}`).then(async (res) => {
+			const out = (await res.json()) as { moves?: Move[]; gone?: string[]; born?: typeof born; warnings?: string[]; error?: string };
 			if (mine !== asked) return;
 			fault = out.error ?? '';
 			moves = out.moves ?? [];
 			gone = out.gone ?? [];
+			born = out.born ?? [];
 			warnings = out.warnings ?? [];
 			ready = out.moves !== undefined;
 			only = moves.filter((m) => m.state !== 'met').map((m) => m.deadlineId);
@@ -48,7 +57,13 @@
 		{#snippet children({ errors, busy })}
 			<input type="hidden" name="eventId" value={event.id} /><input type="hidden" name="version" value={event.version} />{#if choose}<input type="hidden" name="choose" value="1" />{/if}
 			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3"><div><span class="sub text-[12px]">from</span><p class="read text-[17px] whitespace-nowrap">{short(event.date, today).slice(4)}</p></div><DateField name="to" label="to" bind:value={to} {today} error={errors.to || fault || undefined} /></div>
-			{#if event.ahead}<Field label="At" error={errors.time} class="mt-3">{#snippet children(c)}<input class="box" name="time" bind:value={time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
+			{#if event.ahead || choice?.timed}<Field label="At" error={errors.time} class="mt-3">{#snippet children(c)}<input class="box" name="time" bind:value={time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
+			{#if choice?.served}<Field label={event.ahead ? 'To be served by' : 'Served by'} error={errors.service} class="mt-3">{#snippet children(c)}<select class="box" name="service" bind:value={service} onchange={correct} {...c}><option value="">Not served, or not known</option>{#each services as x (x.id)}<option value={x.id}>{x.say}</option>{/each}</select>{/snippet}</Field>{/if}
+			{#if choice?.questions.length}<input type="hidden" name="answers" value="1" />{/if}
+			{#each questions as q (q.id)}
+				{#if q.kind === 'choice'}<Field label={q.ask} error={errors[`answer-${q.id}`]} class="mt-3">{#snippet children(c)}<select class="box" name="answer-{q.id}" bind:value={answers[q.id]} onchange={correct} {...c}><option value="">Not answered (taken as: {q.options![0]!.say})</option>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option>{/each}</select>{/snippet}</Field>
+				{:else}<DateField name="answer-{q.id}" label={q.ask} bind:value={() => answers[q.id] ?? '', (x) => { answers[q.id] = x; correct(); }} {today} error={errors[`answer-${q.id}`]} class="mt-3" />{/if}
+			{/each}
 			<div aria-live="polite">
 				{#each warnings as w (w)}<p class="mt-2 font-semibold text-saffron-ink">The event itself {w}</p>{/each}
 				{#each moves as m (m.deadlineId)}
@@ -58,13 +73,14 @@
 						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">{w}</p>{/each}
 					</div>
 				{/each}
+				{#each born as b (b.title)}<p class="row py-1.5">{b.title}: <b class="font-semibold">{short(b.date, today)}</b>, set only now; it comes as a proposal</p>{/each}
 				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">{g}: no rule sets it from this day; it stays as it was</p>{/each}
 			</div>
 			{#if ready}
 				<Field label="Reason" error={errors.reason} class="mt-3" hint="kept with the change: the order, the agreement, a slip">{#snippet children(c)}<input class="box" name="reason" bind:value={reason} autocomplete="off" {...c} />{/snippet}</Field>
 				<Field label="Source document" error={errors.sourceId} class="mt-3">{#snippet children(c)}<select class="box" name="sourceId" bind:value={sourceId} {...c}><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
 				<p class="sub mt-2">{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move. Each date is checked again by a second person. Everyone on the matter is told, once.</p>
-				<div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>Move {choose ? plural(only.length, 'date') : moves.length < 2 ? 'it' : 'all'}</button>{#if moves.length > 1}<button type="button" class="btn" onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button></div>
+				<div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>{#if asIso(to) === event.date}Keep the change{:else}Move {choose ? plural(only.length, 'date') : moves.length < 2 ? 'it' : 'all'}{/if}</button>{#if moves.length > 1}<button type="button" class="btn" onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button></div>
 			{:else}<div class="mt-3"><button type="button" class="btn slight" onclick={onclose}>Leave</button></div>{/if}
 		{/snippet}
 	</ActionForm>

@@ -7,6 +7,8 @@ import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 
 export const TODAY = '2026-11-23';
+/** Every house opens at the same minute: no test depends on the hour it is run at. */
+const NOW = `${TODAY}T15:00`;
 const home = process.env.KITE_HOME ?? process.cwd();
 
 const freePort = () =>
@@ -24,7 +26,7 @@ export async function openHouse(seed: 'demo/make.ts' | 'e2e/empty.ts'): Promise<
 	const data = mkdtempSync(join(tmpdir(), 'kite-'));
 	const port = await freePort();
 	const origin = `http://localhost:${port}`;
-	const env = { ...process.env, KITE_DATA: data, KITE_HOME: home, KITE_TODAY: TODAY, PORT: String(port), KITE_ORIGIN: origin, KITE_LOG: 'error' };
+	const env = { ...process.env, KITE_DATA: data, KITE_HOME: home, KITE_TODAY: NOW, PORT: String(port), KITE_ORIGIN: origin, KITE_LOG: 'error' };
 	const made = spawnSync(process.execPath, ['--import', 'tsx', join(home, seed)], { cwd: home, env, encoding: 'utf8' });
 	if (made.status !== 0) throw new Error(`${seed} failed: ${made.stderr}`);
 	const server: ChildProcess = spawn(process.execPath, [join(home, 'bin/demo.mjs')], { cwd: home, env, stdio: ['ignore', 'pipe', 'pipe'] });

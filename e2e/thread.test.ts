@@ -266,9 +266,9 @@ describe('the thread', { timeout: 600_000 }, () => {
 		for (let i = 0; i < 12; i++) await outsider.page.mouse.move(canvas.x + 30 + i * 12, canvas.y + 60 + (i % 2 ? -22 : 22));
 		await outsider.page.mouse.up();
 		await outsider.press('Sign', 'form[action="?/sign"]');
-		await outsider.sees('You signed this on 2026-11-23');
+		await outsider.sees('You signed this on Monday 23 November 2026');
 		await outsider.page.reload();
-		await outsider.sees('You signed this on 2026-11-23');
+		await outsider.sees('You signed this on Monday 23 November 2026');
 		assert.equal((await outsider.page.$$('form')).length, 0, 'a link is used once');
 		await outsider.go('/sign/guessedguessedguessedguessed');
 		await outsider.sees('This link does not exist.');

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { CourtCalendar } from './calendar.ts';
 import { easter } from './holidays.ts';
 import { addDays, addMonths, date, dayOf, fromDay, parseDate, sayDate, toDay, weekday } from './plain.ts';
-import { clockAt, instantOf } from './zone.ts';
+import { clockAt, dayAt, instantOf, startOf } from './zone.ts';
 import { rulebook } from '#server/docket/books.ts';
 
 describe('plain dates', () => {
@@ -98,6 +98,14 @@ describe('clock time', () => {
 		assert.deepEqual(clockAt(instantOf(date('2026-03-08'), 150, zone), zone), { date: '2026-03-08', minutes: 210 });
 		const twice = instantOf(date('2026-11-01'), 90, zone);
 		assert.deepEqual(clockAt(twice + 3_600_000, zone), { date: '2026-11-01', minutes: 90 });
+	});
+	it('knows the day of an instant, which in the evening is not the day in UTC, and when a day begins', () => {
+		const zone = 'America/Los_Angeles';
+		assert.equal(dayAt('2026-11-24T07:59:59.999Z', zone), '2026-11-23');
+		assert.equal(dayAt('2026-11-24T08:00:00.000Z', zone), '2026-11-24');
+		assert.equal(startOf(date('2026-11-24'), zone), '2026-11-24T08:00:00.000Z');
+		assert.equal(startOf(date('2026-07-01'), zone), '2026-07-01T07:00:00.000Z');
+		assert.equal(startOf(date('2026-07-01'), 'Europe/Berlin'), '2026-06-30T22:00:00.000Z');
 	});
 	it('comes back from any instant that happens once', () => {
 		fc.assert(fc.property(fc.integer({ min: 11_000, max: 40_000 }), fc.integer({ min: 240, max: 1439 }), (d, m) => {

@@ -23,6 +23,9 @@ export function clockAt(instant: number, zone: string): { date: PlainDate; minut
 	return { date: fromDay(dayOf(p.year!, p.month!, p.day!)), minutes: p.hour! * 60 + p.minute! };
 }
 
+/** The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day in UTC, which in the evening is another. */
+export const dayAt = (iso: string, zone: string): PlainDate => clockAt(Date.parse(iso), zone).date;
+
 const wall = (d: PlainDate, minutes: number) => toDay(d) * 86_400_000 + minutes * 60_000;
 
 /**
@@ -40,3 +43,6 @@ export function instantOf(d: PlainDate, minutes: number, zone: string): number {
 	for (const offset of [before, after]) if (offsetAt(local - offset) === offset) return local - offset;
 	return local - before;
 }
+
+/** The instant at which a day begins in `zone`, as ISO 8601. */
+export const startOf = (d: PlainDate, zone: string): string => new Date(instantOf(d, 0, zone)).toISOString();

@@ -1,5 +1,6 @@
 <!-- A business partner's own page: ask, follow, answer. -->
 <script lang="ts">
+	import { dayAt } from '#core/dates/zone.ts';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
@@ -40,7 +41,7 @@
 	</Section>
 	<Section title="Your requests" about={String(mine.length || '')}>
 		{#each mine as r (r.id)}
-			<a class="row flex min-h-[46px] items-center gap-3 py-1 hover:bg-white" href={r.state === 'draft' ? `/requests?draft=${r.id}` : `/requests/${r.id}`} data-request={r.about}><span class="min-w-0 grow"><b class="block truncate font-semibold">{r.about}</b><span class="sub">{r.number ?? 'not sent'}{r.wantedBy ? `, wanted by ${short(r.wantedBy, today)}` : ''}</span></span><span class="whitespace-nowrap {r.state === 'asked' ? 'font-semibold text-saffron-ink' : r.state === 'matter' ? 'text-spruce' : r.state === 'turned down' ? 'text-madder' : ''}">{say(r)}</span><span class="sub w-[88px] text-right">{away(r.lastAt.slice(0, 10), today)}</span></a>
+			<a class="row flex min-h-[46px] items-center gap-3 py-1 hover:bg-white" href={r.state === 'draft' ? `/requests?draft=${r.id}` : `/requests/${r.id}`} data-request={r.about}><span class="min-w-0 grow"><b class="block truncate font-semibold">{r.about}</b><span class="sub">{r.number ?? 'not sent'}{r.wantedBy ? `, wanted by ${short(r.wantedBy, today)}` : ''}</span></span><span class="whitespace-nowrap {r.state === 'asked' ? 'font-semibold text-saffron-ink' : r.state === 'matter' ? 'text-spruce' : r.state === 'turned down' ? 'text-madder' : ''}">{say(r)}</span><span class="sub w-[88px] text-right">{away(dayAt(r.lastAt, page.data.zone as string), today)}</span></a>
 		{:else}<Empty>Nothing yet. What you send appears here, with how it stands.</Empty>{/each}
 	</Section>
 </div>

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { may, type Action, type Role } from '#core/access/table.ts';
 import { date as plain, type PlainDate } from '#core/dates/plain.ts';
-import { clockAt } from '#core/dates/zone.ts';
+import { clockAt, instantOf } from '#core/dates/zone.ts';
 import type { Db } from './db/open.ts';
 import { newId } from './ids.ts';
 import { appendAudit } from './trust/audit.ts';
@@ -133,9 +133,11 @@ export function fieldErrors(error: z.ZodError): Record<string, string> {
 	return out;
 }
 
-/** A clock in a zone; `today` pins the date (KITE_TODAY), the time of day still runs. */
-export function makeClock(zone: string, today?: string): Clock {
-	const shift = today === undefined ? 0 : (Date.parse(`${plain(today)}T00:00:00Z`) - Date.parse(`${clockAt(Date.now(), zone).date}T00:00:00Z`));
+/** A clock in a zone. `start` sets it (KITE_TODAY): a day keeps the time of day, `2026-11-23T10:00` sets that too; it runs on from there. */
+export function makeClock(zone: string, start?: string): Clock {
+	const real = Date.now();
+	const [, d, h, m] = /^(\d{4}-\d\d-\d\d)(?:T(\d\d):(\d\d))?$/.exec(start ?? '') ?? [];
+	const shift = d === undefined ? 0 : instantOf(plain(d), h === undefined ? clockAt(real, zone).minutes : Number(h) * 60 + Number(m), zone) - Math.floor(real / 60_000) * 60_000;
 	const ms = () => Date.now() + shift;
 	return { now: () => new Date(ms()).toISOString(), today: () => clockAt(ms(), zone).date, zone };
 }

@@ -47,6 +47,14 @@ describe('the reminder ladder', () => {
 		assert.match(bad(setLadder(h.as('okafor'), { matterId, ladder: 'now' }))['ladder']!, /days before/);
 		assert.match(bad(setLadder(h.as('okafor'), { matterId, ladder: '60, 30' }))['ladder']!, /last week/);
 	});
+	it('tells the first rung of a date that was docketed the evening before, when it was that day already in UTC', () => {
+		good(setLadder(h.as('okafor'), { matterId, ladder: '5, 0' }));
+		h.set('2026-11-26', 20);
+		good(addDate(h.as('okafor'), { matterId, title: 'Evening filing', date: '2026-12-02', authority: 'Order of 26 November' }));
+		h.set('2026-11-27');
+		assert.ok(remind(h));
+		assert.equal(mails('%Evening filing%').filter((m) => m.subject.startsWith(number)).length > 0, true);
+	});
 	it('can be muted, but for the last rungs', () => {
 		good(setLadder(h.as('okafor'), { matterId, ladder: '5, 1, 0' }));
 		good(muteMatter(h.as('castellan'), { matterId, mute: true }));

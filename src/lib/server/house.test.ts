@@ -58,12 +58,19 @@ describe('settings and the clock', () => {
 		const s = readSettings({ KITE_ORIGIN: 'https://legal.example.com/', KITE_TODAY: '2026-11-23', KITE_DATA: '/x' });
 		assert.deepEqual([s.origin, s.secure, s.today, s.data], ['https://legal.example.com', true, '2026-11-23', '/x']);
 		assert.equal(readSettings({ PORT: '4000' }).origin, 'http://localhost:4000');
-		assert.throws(() => readSettings({ KITE_TODAY: '2026-02-30' }), /KITE_TODAY is not a date/);
+		for (const bad of ['2026-02-30', '2026-11-23T24:00', '2026-11-23 10:00', '23.11.2026']) assert.throws(() => readSettings({ KITE_TODAY: bad }), /KITE_TODAY is not a date/);
+		assert.equal(readSettings({ KITE_TODAY: '2026-11-23T10:00' }).today, '2026-11-23T10:00');
 	});
 	it('pin the day and let the time of day run', () => {
 		const c = makeClock('America/Los_Angeles', '2026-11-23');
 		assert.equal(c.today(), '2026-11-23');
 		assert.match(c.now(), /^2026-11-2[34]T\d\d:\d\d:\d\d\.\d{3}Z$/);
+	});
+	it('set the time of day too, in the department’s zone, and keep its day when it is the next in UTC', () => {
+		const c = makeClock('America/Los_Angeles', '2026-11-23T23:30');
+		assert.match(c.now(), /^2026-11-24T07:3/);
+		assert.equal(c.today(), '2026-11-23');
+		assert.match(makeClock('America/Los_Angeles', '2026-07-01T23:30').now(), /^2026-07-02T06:3/, 'in summer an hour sooner');
 	});
 	it('make a seal of the house’s own once, readable by nobody else', async () => {
 		const data = folder();

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import ExcelJS from 'exceljs';
+import { addDays, date } from '#core/dates/plain.ts';
 import { addTask, finishTask } from './agenda/commands.ts';
 import { docketDeadline, enterEvent } from './docket/commands.ts';
 import { docket, horizon } from './docket/queries.ts';
@@ -249,6 +250,19 @@ describe('the list', () => {
 		assert.deepEqual(matterList(h, io(), { who: 'all', quiet: true }).rows.map((r) => r.title), ['Silent']);
 		h.set('2027-07-01');
 		assert.deepEqual(matterList(h, io(), { who: 'all', old: true }).rows.map((r) => r.title), ['Silent']);
+	});
+	it('counts the days of quiet from the department’s day, not from the day in UTC', async () => {
+		h = await testHouse();
+		h.set('2026-11-23', 20);
+		newMatter(h, { title: 'Evening' });
+		const days = kinds(h).find((k) => k.id === 'litigation')!.quietDays;
+		const quiet = () => [matterList(h, io(), { who: 'all', quiet: true }).total, overview(h, io()).quiet];
+		h.set(addDays(date('2026-11-23'), days));
+		assert.deepEqual(quiet(), [0, 0]);
+		h.set(addDays(date('2026-11-23'), days + 1));
+		assert.deepEqual(quiet(), [1, 1]);
+		const row = matterList(h, io(), { who: 'all', cols: ['activity'] }).rows[0]!;
+		assert.deepEqual([row.lastActivity, row.cells.activity], ['2026-11-23', '2026-11-23']);
 	});
 	it('keeps views, own and shared', () => {
 		good(saveView(h.as('okafor'), { name: 'High', query: 'priority=high&page=3', shared: true }));

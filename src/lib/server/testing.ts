@@ -1,5 +1,6 @@
 /** A house in memory for the server's tests: the demo's people, a clock that can be set, no jobs. */
 import { date, type PlainDate } from '#core/dates/plain.ts';
+import { instantOf } from '#core/dates/zone.ts';
 import { makeHouse, PEOPLE } from '../../../demo/house.ts';
 import type { Ctx, Result, Staff, World } from './command.ts';
 import { openDb } from './db/open.ts';
@@ -7,16 +8,18 @@ import { openMatter } from './matters/commands.ts';
 import { makeSealKey } from './signing/seal.ts';
 import { memoryFiles } from './trust/files.ts';
 
-export type TestHouse = World & { set(day: string): void; as(login: string): Ctx; staff(login: string): Staff };
+export type TestHouse = World & { set(day: string, hour?: number): void; as(login: string): Ctx; staff(login: string): Staff };
 
 let seal: { p12: Buffer; password: string } | undefined;
 
 export async function testHouse(today = '2026-11-23'): Promise<TestHouse> {
+	const zone = 'America/Los_Angeles';
 	let day: PlainDate = date(today);
+	let hour = 9;
 	let tick = 0;
 	const world: World = {
 		db: openDb(':memory:'), files: memoryFiles(), origin: 'http://localhost:3000',
-		clock: { zone: 'America/Los_Angeles', today: () => day, now: () => new Date(Date.parse(`${day}T17:00:00Z`) + tick++).toISOString() },
+		clock: { zone, today: () => day, now: () => new Date(instantOf(day, hour * 60, zone) + tick++).toISOString() },
 		seal: () => Promise.resolve((seal ??= makeSealKey('Larkhaven Ferries', Date.now())))
 	};
 	await makeHouse(world, false);
@@ -24,7 +27,7 @@ export async function testHouse(today = '2026-11-23'): Promise<TestHouse> {
 		const p = PEOPLE.find((x) => x[0] === login)!;
 		return { id: `stf_${login}`, login, name: p[1], initials: 'XX', email: `${login}@larkhaven.example`, role: p[2], level: p[3] };
 	};
-	return { ...world, set: (d) => void (day = date(d)), staff, as: (login) => ({ ...world, actor: { staff: staff(login) } }) };
+	return { ...world, set: (d, at = 9) => { day = date(d); hour = at; }, staff, as: (login) => ({ ...world, actor: { staff: staff(login) } }) };
 }
 
 /** The value of a result that must be good. */

@@ -16,7 +16,7 @@ export type Settings = { data: string; origin: string; secure: boolean; zone: st
 /** Reads the settings; every fault by its name. `npm start` prints them and stops (bin/start.mjs asks the same questions first). */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
 	const today = env.KITE_TODAY || undefined;
-	if (today !== undefined && !parseDate(today)) throw new Error(`KITE_TODAY is not a date: ${today}`);
+	if (today !== undefined && (!parseDate(today.slice(0, 10)) || !/^.{10}(T([01]\d|2[0-3]):[0-5]\d)?$/.test(today))) throw new Error(`KITE_TODAY is not a date: ${today}`);
 	const origin = (env.KITE_ORIGIN ?? `http://localhost:${env.PORT ?? '3000'}`).replace(/\/$/, '');
 	return {
 		data: env.KITE_DATA ?? join(process.cwd(), 'data'), origin, secure: origin.startsWith('https://'), zone: env.KITE_ZONE ?? 'America/Los_Angeles', today,

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { MergeObject } from '#core/assembly/merge.ts';
 import { missing } from '#core/assembly/merge.ts';
 import { date as plain, daysBetween } from '#core/dates/plain.ts';
+import { dayAt } from '#core/dates/zone.ts';
 import { sayHours } from '#core/time/minutes.ts';
 import { command, NotFound, Refused, staffOf, type Ctx, type Scribe, type Staff, type World } from '../command.ts';
 import { id, text } from '../fields.ts';
@@ -95,9 +96,10 @@ function derivedFields(w: World, m: MatterRow): MergeObject {
 	const today = w.clock.today();
 	const one = (sql: string, ...p: unknown[]) => w.db.prepare<unknown[], { v: string | number | null }>(sql).get(m.id, ...p)!.v;
 	const trial = one("SELECT min(date) AS v FROM event WHERE matter_id = ? AND ahead = 'trial' AND date >= ?", today);
+	const active = one('SELECT max(at) AS v FROM logbook WHERE matter_id = ?');
 	return {
 		nextHearing: one("SELECT min(date) AS v FROM event WHERE matter_id = ? AND ahead IN ('hearing','trial') AND date >= ?", today), nextDate: one("SELECT min(date) AS v FROM deadline WHERE matter_id = ? AND state = 'docketed'"), trialDate: trial,
-		daysToTrial: trial === null ? null : daysBetween(today, plain(String(trial))), daysOpen: daysBetween(plain(m.opened_on), today), lastActivity: String(one('SELECT max(at) AS v FROM logbook WHERE matter_id = ?') ?? m.opened_on).slice(0, 10),
+		daysToTrial: trial === null ? null : daysBetween(today, plain(String(trial))), daysOpen: daysBetween(plain(m.opened_on), today), lastActivity: active === null ? m.opened_on : dayAt(String(active), w.clock.zone),
 		hours: sayHours(Number(one('SELECT coalesce(sum(minutes), 0) AS v FROM time_entry WHERE matter_id = ?'))), cost: Number(one('SELECT coalesce(sum(cents), 0) AS v FROM cost_line WHERE matter_id = ? AND holds = 1'))
 	};
 }

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { addDays, daysBetween, date as plain, sayDate, shortDate } from '#core/dates/plain.ts';
-import { clockAt } from '#core/dates/zone.ts';
+import { clockAt, dayAt } from '#core/dates/zone.ts';
 import type { Role } from '#core/access/table.ts';
 import { isLast, readLadder, rungAt, sayLadder } from '#core/docket/ladder.ts';
 import { command, Conflict, NotFound, Refused, staffOf, type Ctx, type Staff, type World } from '../command.ts';
@@ -33,7 +33,7 @@ export function remind(w: World): number {
 		const left = daysBetween(today, plain(d.date));
 		const rung = rungAt(ladder, left);
 		// A rung that lay behind already when the date was docketed is not told: docketing told everyone.
-		if (rung !== undefined && daysBetween(plain(d.docketed_at.slice(0, 10)), plain(d.date)) > rung) n += tellRung(w, d, ladder, rung, left);
+		if (rung !== undefined && daysBetween(dayAt(d.docketed_at, w.clock.zone), plain(d.date)) > rung) n += tellRung(w, d, ladder, rung, left);
 		n += escalate(w, d, ladder, left);
 	}
 	return n;
@@ -62,7 +62,7 @@ function escalate(w: World, d: Row, ladder: readonly number[], left: number): nu
 	// Before its last rungs nothing can have been passed over.
 	if (left > Math.max(...ladder.filter((r) => isLast(ladder, r)))) return 0;
 	const told = w.db.prepare<unknown[], { rung: number; at: string }>('SELECT rung, min(at) AS at FROM reminder_to WHERE deadline_id = @id AND date = @date GROUP BY rung').all({ id: d.id, date: d.date }).filter((r) => isLast(ladder, r.rung));
-	if (told.length === 0 || !told.some((r) => clockAt(Date.parse(r.at), w.clock.zone).date < w.clock.today())) return 0;
+	if (told.length === 0 || !told.some((r) => dayAt(r.at, w.clock.zone) < w.clock.today())) return 0;
 	const seen = w.db.prepare<unknown[], { rung: number }>('SELECT rung FROM reminder_to WHERE deadline_id = @id AND date = @date AND seen_at IS NOT NULL').all({ id: d.id, date: d.date });
 	if (seen.some((r) => isLast(ladder, r.rung))) return 0;
 	return w.db.transaction(() => {

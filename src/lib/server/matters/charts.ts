@@ -2,7 +2,8 @@
 import { MONTHS } from '#core/dates/plain.ts';
 import type { Staff, World } from '../command.ts';
 import { visible } from '../trust/scope.ts';
-import { AGES } from './list.ts';
+import { kinds } from './kinds.ts';
+import { AGES, quietSql } from './list.ts';
 
 export type Slice = { name: string; n: number; href: string };
 export type Overview = { kind: Slice[]; age: Slice[]; unit: Slice[]; lawyer: Slice[]; months: { name: string; opened: Slice; closed: Slice }[]; open: number; quiet: number; high: number };
@@ -27,6 +28,6 @@ export function overview(w: World, me: Staff): Overview {
 	return {
 		kind: by('m.kind', '(SELECT name FROM kind k WHERE k.id = m.kind)', 'kind'), age, unit: by('m.unit_id', '(SELECT name FROM business_unit u WHERE u.id = m.unit_id)', 'unit'), lawyer: by('m.responsible_id', '(SELECT name FROM staff s WHERE s.id = m.responsible_id)', 'lawyer'), months,
 		open: one(`SELECT count(*) AS n ${open} AND @today IS NOT NULL`), high: one(`SELECT count(*) AS n ${open} AND m.priority = 'high' AND @today IS NOT NULL`),
-		quiet: one(`SELECT count(*) AS n ${open} AND m.status = 'open' AND julianday(@today) - julianday(substr(coalesce((SELECT max(at) FROM logbook l WHERE l.matter_id = m.id), m.created_at), 1, 10)) > (SELECT json_extract(k.body, '$.quietDays') FROM kind k WHERE k.id = m.kind)`)
+		quiet: one(`SELECT count(*) AS n ${open} AND ${quietSql(w, kinds(w))} AND @today IS NOT NULL`)
 	};
 }

@@ -1,4 +1,6 @@
 /** The matter list: any column, derived or a fact; filter, group, sort; a page at a time or all of it for export. */
+import { addDays } from '#core/dates/plain.ts';
+import { dayAt, startOf } from '#core/dates/zone.ts';
 import { fold } from '#core/people/names.ts';
 import { sayFact, type Fact } from '#core/matters/kind.ts';
 import type { Staff, World } from '../command.ts';
@@ -8,6 +10,8 @@ import { kinds, type KindRow } from './kinds.ts';
 
 export type ColumnType = 'text' | 'date' | 'days' | 'hours' | 'money' | 'number';
 type Column = { name: string; type: ColumnType; sql: string; group?: boolean };
+/** The instant of the last line of the logbook; its day is of the department's zone. */
+const ACTIVE = 'coalesce((SELECT max(l.at) FROM logbook l WHERE l.matter_id = m.id), m.created_at)';
 const BASE = {
 	number: { name: 'Number', type: 'text', sql: 'm.number' }, title: { name: 'Matter', type: 'text', sql: 'm.title' },
 	kind: { name: 'Kind', type: 'text', sql: '(SELECT k.name FROM kind k WHERE k.id = m.kind)', group: true }, status: { name: 'Status', type: 'text', sql: 'm.status', group: true }, priority: { name: 'Priority', type: 'text', sql: 'm.priority', group: true },
@@ -17,7 +21,7 @@ const BASE = {
 	hearing: { name: 'Next hearing', type: 'date', sql: "CASE m.status WHEN 'closed' THEN NULL ELSE (SELECT min(e.date) FROM event e WHERE e.matter_id = m.id AND e.ahead IN ('hearing','trial') AND e.date >= @today) END" },
 	trial: { name: 'Days to trial', type: 'days', sql: "CASE m.status WHEN 'closed' THEN NULL ELSE (SELECT CAST(julianday(min(e.date)) - julianday(@today) AS INTEGER) FROM event e WHERE e.matter_id = m.id AND e.ahead = 'trial' AND e.date >= @today) END" },
 	age: { name: 'Age', type: 'days', sql: 'CAST(julianday(coalesce(m.closed_on, @today)) - julianday(m.opened_on) AS INTEGER)' },
-	activity: { name: 'Last activity', type: 'date', sql: 'substr(coalesce((SELECT max(l.at) FROM logbook l WHERE l.matter_id = m.id), m.created_at), 1, 10)' },
+	activity: { name: 'Last activity', type: 'date', sql: ACTIVE },
 	hours: { name: 'Hours', type: 'hours', sql: 'coalesce((SELECT sum(t.minutes) FROM time_entry t WHERE t.matter_id = m.id), 0)' },
 	cost: { name: 'Cost', type: 'money', sql: 'coalesce((SELECT sum(c.cents) FROM cost_line c WHERE c.matter_id = m.id AND c.holds = 1), 0)' },
 	opponent: { name: 'Other side', type: 'text', sql: "(SELECT group_concat(p.name, ', ') FROM matter_role r JOIN person p ON p.id = r.person_id WHERE r.matter_id = m.id AND r.role IN (SELECT json_extract(k.body, '$.roles[0].role') FROM kind k WHERE k.id = m.kind))" },
@@ -37,6 +41,10 @@ export function columns(w: Pick<World, 'db'>, all: readonly KindRow[] = kinds(w)
 		}
 	return out;
 }
+
+/** Open, and nothing in the logbook since the day its kind calls quiet began: a condition on `m`. */
+export const quietSql = (w: Pick<World, 'clock'>, all: readonly KindRow[]): string =>
+	`m.status = 'open' AND ${ACTIVE} < CASE m.kind ${all.map((k) => `WHEN '${k.id}' THEN '${startOf(addDays(w.clock.today(), -k.quietDays), w.clock.zone)}'`).join(' ')} ELSE '' END`;
 
 export const PAGE = 60;
 export const DEFAULT_COLUMNS = ['number', 'title', 'unit', 'lawyer', 'next', 'age', 'hours'];
@@ -74,7 +82,7 @@ function where(w: World, me: Staff, f: MatterFilter, all: readonly KindRow[]): {
 		if (AGES[at + 1] !== undefined) { cond.push(`${BASE.age.sql} < @ageTo`); p.ageTo = AGES[at + 1]; }
 	}
 	const threshold = (field: 'quietDays' | 'ageDays') => `CASE m.kind ${all.map((k) => `WHEN '${k.id}' THEN ${k[field]}`).join(' ')} ELSE 99999 END`;
-	if (f.quiet) cond.push(`m.status = 'open' AND julianday(@today) - julianday(${BASE.activity.sql}) > ${threshold('quietDays')}`);
+	if (f.quiet) cond.push(quietSql(w, all));
 	if (f.old) cond.push(`m.status <> 'closed' AND ${BASE.age.sql} > ${threshold('ageDays')}`);
 	if (f.q) {
 		const words = fold(f.q).split(' ').filter(Boolean).slice(0, 8);
@@ -110,7 +118,7 @@ export function matterList(w: World, me: Staff, f: MatterFilter, per: number | n
 	const rows = w.db.prepare<unknown[], Omit<MatterListRow, 'cells'> & Record<string, string | number | null>>(
 		`SELECT m.id, m.number, m.title, m.kind, m.status, m.restricted, m.priority, m.responsible_id AS responsibleId, m.unit_id AS unitId, u.name AS unit, s.initials AS responsible, s.name AS responsibleName, m.opened_on AS openedOn, ${group ? cols[group]!.sql : 'NULL'} AS "group",
 		 (SELECT count(*) FROM split_share x WHERE x.split_id = (SELECT id FROM split y WHERE y.matter_id = m.id AND y.from_day <= @today ORDER BY y.from_day DESC LIMIT 1)) AS units,
-		 ${BASE.hours.sql} AS minutes, coalesce((SELECT max(at) FROM logbook l WHERE l.matter_id = m.id), m.created_at) AS lastActivity,
+		 ${BASE.hours.sql} AS minutes, ${ACTIVE} AS lastActivity,
 		 nd.id AS nextId, nd.title AS nextTitle, nd.date AS nextDate, CASE WHEN nd.id IS NULL THEN NULL ELSE nd.checked_by IS NOT NULL END AS nextChecked${extra.map((c, i) => `, ${cols[c]!.sql} AS c${i}`).join('')}
 		 FROM matter m JOIN business_unit u ON u.id = m.unit_id JOIN staff s ON s.id = m.responsible_id
 		 LEFT JOIN deadline nd ON nd.id = (SELECT d.id FROM deadline d WHERE d.matter_id = m.id AND d.state = 'docketed' AND m.status <> 'closed' ORDER BY d.date, d.id LIMIT 1)
@@ -118,13 +126,13 @@ export function matterList(w: World, me: Staff, f: MatterFilter, per: number | n
 	).all({ today: p.today, ids: JSON.stringify(ids) });
 	const at = new Map(ids.map((x, i) => [x, i]));
 	const name = personName(w);
-	const say = (c: string, v: string | number | null): string | number | null => { const fact = cols[c]!.fact; return v === null || !fact || ['date', 'money', 'number'].includes(fact.type) ? v : sayFact(fact, { value: String(v), more: '' }, name); };
+	const say = (c: string, v: string | number | null): string | number | null => { if (c === 'activity') return dayAt(String(v), w.clock.zone); const fact = cols[c]!.fact; return v === null || !fact || ['date', 'money', 'number'].includes(fact.type) ? v : sayFact(fact, { value: String(v), more: '' }, name); };
 	return {
 		total, groups: groups.map((g) => ({ name: g.name === null ? '' : String(say(group!, g.name)), n: g.n })),
 		rows: rows.sort((a, b) => at.get(a.id)! - at.get(b.id)!).map((r) => {
 			const cells: MatterListRow['cells'] = { number: r.number, title: r.title };
 			extra.forEach((c, i) => { cells[c] = say(c, r[`c${i}`] as string | number | null); delete r[`c${i}`]; });
-			return { ...r, group: group ? String(say(group, r.group) ?? '') : null, cells } as MatterListRow;
+			return { ...r, lastActivity: dayAt(r.lastActivity, w.clock.zone), group: group ? String(say(group, r.group) ?? '') : null, cells } as MatterListRow;
 		})
 	};
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayAt } from '#core/dates/zone.ts';
 	import { goto } from '$app/navigation';
 	import { sayCents } from '#core/money/cents.ts';
 	import { sayHours } from '#core/time/minutes.ts';
@@ -19,7 +20,7 @@
 	<div class="flex items-center gap-3"><h1>Costs</h1><span class="sub grow">{sayHours(data.waiting.minutes)} h released and not yet shared</span>{#if data.mayRun}<button class="btn go" onclick={() => (open = true)}>Make a cost run</button>{/if}</div>
 	{#if data.runs.length}
 		<table class="list mt-3"><thead><tr><th class="w-[120px]">Number</th><th>Cost run</th><th class="w-[150px]">State</th><th>Made by</th><th>Approved by</th><th class="num w-[80px]">Hours</th><th class="num w-[120px]">Cost</th><th class="w-[220px]"><span class="vh">Size</span></th></tr></thead>
-			<tbody>{#each data.runs as r (r.id)}<tr class="link"><td class="text-ink-2">{r.number ?? 'none yet'}</td><td><a class="font-semibold hover:underline" href="/costs/{r.id}">{r.title}</a></td><td class={r.state === 'approved' ? 'text-spruce' : r.state === 'reversed' ? 'text-ink-3 line-through' : 'font-semibold text-saffron-ink'}>{r.state}</td><td>{r.madeBy}</td><td>{r.approvedBy ?? ''}{r.approvedAt ? `, ${short(r.approvedAt.slice(0, 10), data.today)}` : ''}</td><td class="num">{sayHours(r.minutes)}</td><td class="num font-semibold">{sayCents(r.cents)}</td><td><span class="ml-2 block h-2" style="width:{(100 * r.cents) / most}%; background:{r.state === 'reversed' ? '#c9d2d1' : 'var(--color-petrol)'}"></span></td></tr>{/each}</tbody></table>
+			<tbody>{#each data.runs as r (r.id)}<tr class="link"><td class="text-ink-2">{r.number ?? 'none yet'}</td><td><a class="font-semibold hover:underline" href="/costs/{r.id}">{r.title}</a></td><td class={r.state === 'approved' ? 'text-spruce' : r.state === 'reversed' ? 'text-ink-3 line-through' : 'font-semibold text-saffron-ink'}>{r.state}</td><td>{r.madeBy}</td><td>{r.approvedBy ?? ''}{r.approvedAt ? `, ${short(dayAt(r.approvedAt, data.zone), data.today)}` : ''}</td><td class="num">{sayHours(r.minutes)}</td><td class="num font-semibold">{sayCents(r.cents)}</td><td><span class="ml-2 block h-2" style="width:{(100 * r.cents) / most}%; background:{r.state === 'reversed' ? '#c9d2d1' : 'var(--color-petrol)'}"></span></td></tr>{/each}</tbody></table>
 	{:else}<Empty>No cost run yet. A run takes all released time up to a day, prices it and shares it among the business units.</Empty>{/if}
 </div>
 <Drawer bind:open title="Make a cost run" about="Takes everything released and not yet allocated up to the last day. Nothing is booked until a second person approves.">

@@ -24,7 +24,7 @@
 		return out;
 	});
 	const kindOf = (r: Row) => data.kinds.find((k) => k.id === r.kind);
-	const quiet = (r: Row) => { const n = days(r.lastActivity.slice(0, 10), data.today); return r.status === 'open' && n > (kindOf(r)?.quietDays ?? 60) ? n : 0; };
+	const quiet = (r: Row) => { const n = days(r.lastActivity, data.today); return r.status === 'open' && n > (kindOf(r)?.quietDays ?? 60) ? n : 0; };
 	const old = (r: Row) => r.status !== 'closed' && days(r.openedOn, data.today) > (kindOf(r)?.ageDays ?? 9999);
 	let chosen = $state<string[]>([]), bulk = $state(false), choosing = $state(false), naming = $state(false), viewName = $state('');
 	const sortOf = (k: string) => (f.sort === k ? 'ascending' : f.sort === `-${k}` ? 'descending' : undefined);
@@ -47,7 +47,7 @@
 	{@const v = r.cells[key]}
 	{@const type = data.columns.find((c) => c.key === key)!.type}
 	{#if key === 'next'}
-		{#if r.nextDate}<span class="flex items-center gap-2"><Kite state={r.nextDate < data.today ? 'missed' : 'docketed'} checked={r.nextChecked === 1} late={r.nextDate <= data.today} size={14} /><span class="truncate">{r.nextDate === data.today ? 'Today' : short(r.nextDate, data.today).slice(4)}, {first(r.nextTitle!)}</span></span>{:else if quiet(r)}<span class="font-semibold text-madder">quiet {quiet(r)} days</span>{:else}<span class="sub" title="last activity {away(r.lastActivity.slice(0, 10), data.today)}">none</span>{/if}
+		{#if r.nextDate}<span class="flex items-center gap-2"><Kite state={r.nextDate < data.today ? 'missed' : 'docketed'} checked={r.nextChecked === 1} late={r.nextDate <= data.today} size={14} /><span class="truncate">{r.nextDate === data.today ? 'Today' : short(r.nextDate, data.today).slice(4)}, {first(r.nextTitle!)}</span></span>{:else if quiet(r)}<span class="font-semibold text-madder">quiet {quiet(r)} days</span>{:else}<span class="sub" title="last activity {away(r.lastActivity, data.today)}">none</span>{/if}
 	{:else if key === 'unit'}{r.unit}{r.units > 1 ? ` +${r.units - 1}` : ''}
 	{:else if key === 'lawyer'}<span title={r.responsibleName}>{r.responsible}</span>
 	{:else if key === 'age'}<span class={old(r) ? 'font-semibold text-madder' : ''} title={old(r) ? `older than ${kindOf(r)?.ageDays} days` : undefined}>{v} d</span>

@@ -18,7 +18,7 @@ export function load({ params, setHeaders }) {
 	const w = theWorld();
 	// Of an ended round the link tells no more than how it ended.
 	const shown = dead ? { ...view, fields: [], message: '', sha256: '', documentName: '' } : view;
-	return { view: shown, dead, token: params.token, consent: CONSENT, today: w.clock.today(), department: departmentName(w) };
+	return { view: shown, dead, token: params.token, consent: CONSENT, today: w.clock.today(), zone: w.clock.zone, department: departmentName(w) };
 }
 export const actions = {
 	sign: (event) => signAction(event, guest(), { token: event.params.token }),

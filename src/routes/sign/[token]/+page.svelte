@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { dayAt } from '#core/dates/zone.ts';
 	import { invalidateAll } from '$app/navigation';
 	import Logo from '$lib/ui/Logo.svelte';
 	import { date, sayDate } from '#core/dates/plain.ts';
@@ -13,7 +14,7 @@
 	<h1>{v.title}</h1>
 	{#if data.dead}
 		<p class="read mt-4 max-w-[60ch] text-[18px] text-ink-2">
-			{v.state === 'signed' ? `You signed this on ${v.endedAt!.slice(0, 10)}, ${v.name}. When everyone has signed, your copy comes by mail.` : v.state === 'declined' ? 'You declined to sign this. Ask the sender for a new link if you changed your mind.' : v.round === 'withdrawn' ? 'The sender withdrew this. There is nothing left to sign.' : v.round === 'expired' ? 'The last day for signing has passed. Ask the sender for a new link.' : 'This round has ended.'}
+			{v.state === 'signed' ? `You signed this on ${sayDate(dayAt(v.endedAt!, data.zone))}, ${v.name}. When everyone has signed, your copy comes by mail.` : v.state === 'declined' ? 'You declined to sign this. Ask the sender for a new link if you changed your mind.' : v.round === 'withdrawn' ? 'The sender withdrew this. There is nothing left to sign.' : v.round === 'expired' ? 'The last day for signing has passed. Ask the sender for a new link.' : 'This round has ended.'}
 		</p>
 	{:else if !v.myTurn}<p class="read mt-4 text-[18px]">Others sign before you. You get a mail when it is your turn.</p>
 	{:else}<p class="sub mt-1 mb-4">{v.sentBy} asks you, {v.name}, to sign this.{v.wantedBy ? ` It is wanted by ${sayDate(date(v.wantedBy))}.` : ''}</p><SignSheet view={v} file="/sign/{data.token}/file" consent={data.consent} today={data.today} ondone={() => void invalidateAll()} />{/if}

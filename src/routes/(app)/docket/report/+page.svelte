@@ -7,7 +7,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Kite from '$lib/ui/Kite.svelte';
-	import { plural } from '$lib/ui/say.ts';
+	import { at, plural } from '$lib/ui/say.ts';
 	let { data } = $props();
 	const f = $derived(data.asked.filter);
 	const WIDTHS: Record<string, string> = { date: 'w-[96px]', time: 'w-[60px]', number: 'w-[110px]', state: 'w-[86px]', checked: 'w-[156px]', responsible: 'w-[64px]', computed: 'w-[96px]', internal: 'w-[96px]' };
@@ -57,11 +57,11 @@
 			{@const feed = data.feeds.find((x) => x.sort === sort)}
 			<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1"><b class="font-semibold">{name}</b>
 				{#if made.sort === sort}<input class="box !w-[440px]" readonly value={made.address} aria-label="Address of {name}" onfocus={(e) => e.currentTarget.select()} /><span class="sub">shown this once</span>
-				{:else}<span class="sub grow">{feed ? `made ${feed.madeAt.slice(0, 10)}${feed.readAt ? `, last read ${feed.readAt.slice(0, 10)}` : ', not read yet'}` : 'no address yet'}</span>{/if}
+				{:else}<span class="sub grow">{feed ? `made ${at(feed.madeAt, data.zone, data.today)}${feed.readAt ? `, last read ${at(feed.readAt, data.zone, data.today)}` : ', not read yet'}` : 'no address yet'}</span>{/if}
 				<ActionForm action="?/feed" ondone={(d) => { made = { sort: sort!, address: String(d.address) }; }}>{#snippet children({ busy })}<input type="hidden" name="sort" value={sort} /><button class="act" disabled={busy}>{feed ? 'make a new one' : 'make one'}</button>{/snippet}</ActionForm>
 				{#if feed}<ActionForm action="?/revoke" ondone={() => { made = { sort: '', address: '' }; toast('Revoked: the address says so from now on.'); }}>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm>{/if}</div>
 		{/each}
-		{#each data.feeds.filter((x) => x.sort === 'matter') as feed (feed.id)}<div class="row flex min-h-10 items-center gap-3"><b class="font-semibold">{feed.matterTitle}</b><span class="sub grow">{feed.matterNumber}, made {feed.madeAt.slice(0, 10)}</span><ActionForm action="?/revoke">{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm></div>{/each}
+		{#each data.feeds.filter((x) => x.sort === 'matter') as feed (feed.id)}<div class="row flex min-h-10 items-center gap-3"><b class="font-semibold">{feed.matterTitle}</b><span class="sub grow">{feed.matterNumber}, made {at(feed.madeAt, data.zone, data.today)}</span><ActionForm action="?/revoke">{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm></div>{/each}
 	</section>
 </div>
 <Drawer bind:open={mailing} title="Send the report" about="{data.said}. Everyone gets it as they themselves may see it.">

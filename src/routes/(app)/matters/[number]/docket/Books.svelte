@@ -1,9 +1,11 @@
 <!-- What the matter's dates are counted by: its books, the orders over them, and its calendar address. -->
 <script lang="ts">
+	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import { short } from '$lib/ui/say.ts';
+	import { at, short } from '$lib/ui/say.ts';
 	type Order = { id: string; book: string; sort: string; title: string; dated: string; documentId: string | null; by: string; says: string[]; endedAt: string | null; endedReason: string };
+	const zone = $derived(page.data.zone as string);
 	type Props = { matterId: string; books: { id: string; title: string; main: boolean; reviewed: string }[]; others: { id: string; title: string }[]; orders: Order[]; ladder: { own: string; kind: string }; muted: boolean; feed: { id: string; madeAt: string; readAt: string | null } | null; today: string; may: boolean; onorder: () => void };
 	let { matterId, books, others, orders, feed, ladder, muted, today, may, onorder }: Props = $props();
 	let rungs = $state<string | null>(null);
@@ -27,7 +29,7 @@
 	</div>
 	<div class="row no-print flex min-h-9 flex-wrap items-center gap-3 py-1"><b class="font-semibold">Calendar address</b>
 		{#if address}<input class="box !w-[440px]" readonly value={address} aria-label="Calendar address" onfocus={(e) => e.currentTarget.select()} /><button class="btn" onclick={copy}>Copy</button><span class="sub">shown this once; whoever has it reads these dates</span>
-		{:else}<span class="sub grow">{feed ? `made ${feed.madeAt.slice(0, 10)}${feed.readAt ? `, last read ${feed.readAt.slice(0, 10)}` : ', not read yet'}` : 'for an ordinary calendar program: this matter, by a secret address'}</span>
+		{:else}<span class="sub grow">{feed ? `made ${at(feed.madeAt, zone, today)}${feed.readAt ? `, last read ${at(feed.readAt, zone, today)}` : ', not read yet'}` : 'for an ordinary calendar program: this matter, by a secret address'}</span>
 			<ActionForm action="?/feed" ondone={(d) => { address = String(d.address); }}>{#snippet children({ busy })}<input type="hidden" name="matterId" value={matterId} /><button class="act" disabled={busy}>{feed ? 'make a new one' : 'make one'}</button>{/snippet}</ActionForm>
 			{#if feed}<ActionForm action="?/revoke" ondone={() => { toast('Revoked: the address says so from now on.'); }}>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm>{/if}{/if}
 	</div>

@@ -2,7 +2,7 @@
  * Clock time in a zone and elapsed time, for counts in hours.
  * Uses the time zone data that ships with the language (Intl); an instant is milliseconds since 1970 in UTC.
  */
-import { dayOf, fromDay, toDay, type PlainDate } from './plain.ts';
+import { date, dayOf, fromDay, toDay, type PlainDate } from './plain.ts';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 function format(zone: string): Intl.DateTimeFormat {
@@ -24,7 +24,7 @@ export function clockAt(instant: number, zone: string): { date: PlainDate; minut
 }
 
 /** The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day in UTC, which in the evening is another. */
-export const dayAt = (iso: string, zone: string): PlainDate => clockAt(Date.parse(iso), zone).date;
+export const dayAt = (iso: string, zone: string): PlainDate => clockAt(toDay(date(iso.slice(0, 10))) * 86_400_000 + Number(iso.slice(11, 13)) * 3_600_000 + Number(iso.slice(14, 16)) * 60_000, zone).date;
 
 const wall = (d: PlainDate, minutes: number) => toDay(d) * 86_400_000 + minutes * 60_000;
 
@@ -45,4 +45,7 @@ export function instantOf(d: PlainDate, minutes: number, zone: string): number {
 }
 
 /** The instant at which a day begins in `zone`, as ISO 8601. */
-export const startOf = (d: PlainDate, zone: string): string => new Date(instantOf(d, 0, zone)).toISOString();
+export function startOf(d: PlainDate, zone: string): string {
+	const minutes = instantOf(d, 0, zone) / 60_000, at = ((minutes % 1440) + 1440) % 1440;
+	return `${fromDay((minutes - at) / 1440)}T${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}:00.000Z`;
+}

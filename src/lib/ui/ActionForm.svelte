@@ -23,7 +23,9 @@
 			if (result.type === 'failure') {
 				errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
 				if (result.data?.conflict && onconflict) { onconflict(result.data.conflict as Conflict); errors = {}; return; }
-				requestAnimationFrame(() => formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus());
+				// To the field at fault, but never away from one that somebody has begun to mend.
+				const here = document.activeElement;
+				requestAnimationFrame(() => { if (document.activeElement === here) formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus(); });
 			} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
 			else if (result.type === 'success') {
 				if (!stay) await invalidateAll();

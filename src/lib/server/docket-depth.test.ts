@@ -1,18 +1,17 @@
 import assert from 'node:assert/strict';
-import { spawnSync } from 'node:child_process';
 import { beforeEach, describe, it } from 'node:test';
-import { stringify } from 'yaml';
 import { addDays, date } from '#core/dates/plain.ts';
 import { addTask } from './agenda/commands.ts';
-import { booksIn, bookIn, rulebook, shelf, stale } from './docket/books.ts';
-import { bookEffects, bookList, bookYaml, checkBook } from './docket/bookshelf.ts';
-import { closureEffects, effects, sayEffects, waitingChanges } from './docket/changes.ts';
+import { shelf } from './docket/books.ts';
+import { closureEffects, effects, sayEffects, waitingChanges, waitingCount } from './docket/changes.ts';
 import {
-	addClosure, addDate, answerReturn, checkDeadline, decideChanges, docketDeadline, dropClosure, dropLeave, editDeadline, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, movesOf, newTimeline, returnDeadline, saveBook, setLeave, setMatterBook
+	addClosure, addDate, answerReturn, checkDeadline, decideChanges, docketDeadline, dropClosure, dropLeave, editDeadline, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, movesOf, returnDeadline, setLeave, setMatterBook
 } from './docket/commands.ts';
 import { orderEffects, ordersOf, readOrder } from './docket/orders.ts';
-import { checkItem, dateDocuments, docket, docketDays, matterDocket, horizon } from './docket/queries.ts';
+import { checkItem, dateDocuments, dateExhibits, docket, docketDays, matterDocket, horizon } from './docket/queries.ts';
 import { store, uploadDocument } from './documents/commands.ts';
+import { addMember } from './matters/commands.ts';
+import { addExhibit, dropExhibit } from './matters/trial.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from './testing.ts';
 
 let h: TestHouse;
@@ -84,6 +83,17 @@ describe('an internal date and what else belongs to a date', () => {
 		good(moveEvent(h.as('okafor'), { eventId: e, to: '2026-11-02', reason: 'x', version: 1 }));
 		assert.equal(row('Answer').internal, null);
 	});
+	it('is linked to exhibits of its matter, until they are taken off the list', () => {
+		summons();
+		const ours = good(addExhibit(h.as('okafor'), { matterId, side: 'ours', title: 'Deck log' })).exhibitId;
+		const elsewhere = good(addExhibit(h.as('okafor'), { matterId: newMatter(h, { title: 'Else' }).matterId, side: 'ours', title: 'Other' })).exhibitId;
+		const edit = (exhibits: string[]) => editDeadline(h.as('okafor'), { deadlineId: row('Answer').id, version: row('Answer').version, exhibits });
+		assert.match(bad(edit([ours, elsewhere]))['exhibits']!, /of this matter/);
+		good(edit([ours, ours]));
+		assert.deepEqual(dateExhibits(h, matterId).map((e) => [e.title, e.dates]), [['Deck log', [row('Answer').id]]]);
+		good(dropExhibit(h.as('okafor'), { exhibitId: ours }));
+		assert.deepEqual(dateExhibits(h, matterId), []);
+	});
 	it('keeps a document as proof that it was met', async () => {
 		summons();
 		const documentId = await paper('Filed answer');
@@ -119,6 +129,57 @@ describe('the second check', () => {
 		assert.equal(row('Answer').checked_by, null, 'a disagreement takes the check away');
 		good(moveEvent(h.as('okafor'), { eventId: row('Answer').event_id, to: '2026-11-10', reason: 'x', version: 1 }));
 		good(checkDeadline(h.as('wardle'), { deadlineId: id }));
+	});
+});
+
+describe('an event corrected', () => {
+	const SERVED = 'interrogatories-served';
+	const enter = (eventKey: string, more: object = {}, of = matterId) => good(enterEvent(h.as('okafor'), { matterId: of, eventKey, date: '2026-11-09', docket: [], ...more })).eventId;
+	const correct = (id: string, more: object) => moveEvent(h.as('okafor'), { eventId: id, to: '2026-11-09', reason: 'Proof of service came', version: event(id).version, ...more });
+	const log = () => h.db.prepare<[string], { text: string }>('SELECT text FROM logbook WHERE matter_id = ? ORDER BY id DESC').get(matterId)!.text;
+	it('counts anew as it was truly served, wants the check again, and says what was corrected', () => {
+		const id = enter(SERVED, { docket: ['answers-and-objections'] });
+		const due = () => h.db.prepare<[string], Row>("SELECT * FROM deadline WHERE event_id = ? AND state = 'docketed'").get(id)!;
+		good(checkDeadline(h.as('castellan'), { deadlineId: due().id }));
+		const before = due().date;
+		assert.deepEqual(movesOf(h, id, date('2026-11-09'), { service: 'mail' }).moves.map((m) => m.days), [7, 5], 'its early warning too, which rolls back over a weekend where it fell');
+		assert.equal(due().date, before, 'looking moves nothing');
+		good(correct(id, { service: 'mail' }));
+		assert.equal(before, '2026-12-09');
+		assert.deepEqual([due().date, due().checked_by], ['2026-12-14', null], 'three days more end on Saturday the 12th, and roll');
+		assert.match(log(), /corrected.*served by mail/i);
+		good(correct(id, {}));
+		assert.equal(due().date, '2026-12-14', 'what is not said stays');
+		good(correct(id, { service: '' }));
+		assert.equal(due().date, before);
+		assert.ok(bad(correct(id, { service: 'pigeon' }))['service']);
+		assert.equal(due().date, before);
+	});
+	it('proposes what only the new answer sets, and leaves what no rule sets any more unchecked', () => {
+		const ny = newMatter(h, { title: 'New York', rulebook: 'us-ny-supreme' }).matterId;
+		const id = enter('motion-return-date', { date: '2027-03-15', time: '10:00' }, ny);
+		const move = (more: object) => moveEvent(h.as('okafor'), { eventId: id, to: '2027-03-15', reason: 'Notice of motion read again', version: event(id).version, ...more });
+		const titles = () => h.db.prepare<[string], { rule: string }>('SELECT rule FROM deadline WHERE event_id = ? ORDER BY rule').all(id).map((d) => d.rule);
+		assert.ok(!titles().includes('reply-papers'));
+		assert.deepEqual(movesOf(h, id, date('2027-03-15'), { answers: { seven: 'yes' } }).born.map((b) => b.rule), ['reply-papers']);
+		good(move({ answers: { seven: 'yes', other: 'ignored' } }));
+		assert.equal(row('Reply papers', ny).state, 'proposed');
+		assert.deepEqual(JSON.parse(h.db.prepare<[string], { answers: string }>('SELECT answers FROM event WHERE id = ?').get(id)!.answers), { seven: 'yes' });
+		good(docketDeadline(h.as('okafor'), { deadlineIds: [row('Reply papers', ny).id] }));
+		assert.equal(movesOf(h, id, date('2027-03-15'), { answers: {} }).gone.length, 1);
+		good(move({ answers: {} }));
+		const reply = row('Reply papers', ny);
+		assert.equal(reply.state, 'docketed', 'a docketed date is not taken off behind one’s back');
+		good(addMember(h.as('okafor'), { matterId: ny, staffId: 'stf_castellan' }));
+		assert.match(bad(checkDeadline(h.as('castellan'), { deadlineId: reply.id }))['']!, /No rule sets this date any more/);
+		assert.deepEqual([checkItem(h, h.staff('castellan'), reply.id)!.fresh, checkItem(h, h.staff('castellan'), reply.id)!.byHand], [null, false]);
+	});
+	it('refuses answers that contradict each other or are no date, beside the question', () => {
+		const ny = newMatter(h, { title: 'New York', rulebook: 'us-ny-supreme' }).matterId;
+		const id = enter('action-commenced', {}, ny);
+		assert.match(bad(correct(id, { answers: { 'limitation-ends': '2026-12-01' } }))['answer-limitation-ends']!, /contradict/);
+		assert.match(bad(correct(id, { answers: { short: 'yes', 'limitation-ends': '2026-02-30' } }))['answer-limitation-ends']!, /not a date that exists/);
+		good(correct(id, { answers: { short: 'yes', 'limitation-ends': '2026-12-01' } }));
 	});
 });
 
@@ -205,9 +266,13 @@ describe('a closure', () => {
 		assert.equal(found.length, 2);
 		assert.equal(sayEffects(h, h.staff('castellan'), found).length, 0);
 		assert.equal(sayEffects(h, h.staff('okafor'), found).length, 2);
-		good(close());
-		assert.equal(waitingChanges(h, h.staff('castellan')).length, 0);
-		assert.equal(waitingChanges(h, h.staff('okafor')).length, 2);
+		assert.deepEqual(good(close()), { affected: 0, matters: 0 }, 'who enters it learns nothing of it');
+		assert.deepEqual([waitingChanges(h, h.staff('castellan')).length, waitingCount(h, h.staff('castellan'))], [0, 0]);
+		assert.deepEqual([waitingChanges(h, h.staff('okafor')).length, waitingCount(h, h.staff('okafor'))], [2, 2]);
+		const closure = h.db.prepare<[], { id: string }>('SELECT id FROM closure').get()!;
+		good(decideChanges(h.as('okafor'), { changeIds: waitingChanges(h, h.staff('okafor')).map((c) => c.id), apply: true }));
+		assert.deepEqual(good(dropClosure(h.as('castellan'), { closureId: closure.id, reason: 'Open after all' })), { affected: 0, matters: 0 });
+		assert.equal(waitingCount(h, h.staff('okafor')), 2);
 	});
 	it('is previewed for the events it can touch as if every event were counted anew', () => {
 		const at = date('2026-10-01');
@@ -253,7 +318,11 @@ describe('an order laid over the rules', () => {
 		const says = ordersOf(h, h.staff('okafor'), matterId)[0]!;
 		assert.match(says.says.join('; '), /opposition \(motion filed\): \+21d; reply \(motion filed\): switched off; Joint letter \(motion filed\): \+7d, added/);
 		good(endOrder(h.as('okafor'), { orderId: says.id, reason: 'Reassigned' }));
-		assert.deepEqual(waitingChanges(h, h.staff('okafor')).map((c) => [c.title, c.becomes]), [['Joint letter', null], ['Opposition', '2026-11-16']]);
+		assert.deepEqual(waitingChanges(h, h.staff('okafor')).map((c) => [c.title, c.was, c.becomes]).sort(), [['Joint letter', '2026-11-09', null], ['Opposition', '2026-11-23', '2026-11-16'], ['Reply', null, '2026-11-23']]);
+		good(decideChanges(h.as('okafor'), { changeIds: waitingChanges(h, h.staff('okafor')).map((c) => c.id), apply: true }));
+		assert.deepEqual([row('Reply').state, row('Reply').date, row('Reply').reason, row('Joint').state], ['proposed', '2026-11-23', '', 'vacated'], 'what it took off comes back, to be docketed anew');
+		good(docketDeadline(h.as('okafor'), { deadlineIds: [row('Reply').id] }));
+		assert.equal(row('Reply').state, 'docketed');
 	});
 	it('refuses what is not a count, an event or a date of the book, line by line', () => {
 		assert.match(bad(layOrder(h.as('okafor'), order([{ do: 'replace', event: 'motion-filed', rule: 'opposition', count: 'soon' }])))['line-0']!, /not a count/);
@@ -261,117 +330,6 @@ describe('an order laid over the rules', () => {
 		assert.match(bad(layOrder(h.as('okafor'), order([])))['lines']!, /at least one/);
 		assert.match(bad(layOrder(h.as('okafor'), order([{ do: 'off', event: 'motion-filed', rule: 'opposition' }], { book: 'us-appeals' })))['book']!, /does not stand/);
 		assert.equal(h.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM matter_order').get()!.n, 0);
-	});
-});
-
-describe("a book of the department's own", () => {
-	const text = (change: (b: Record<string, unknown>) => void = () => {}) => {
-		const b: Record<string, unknown> = {
-			book: 'own.closing', title: 'Closing', short: 'Closing', version: '1', sort: 'transaction', reviewed: '2026-11-20', counts: 'us-agency',
-			events: [{ event: 'signing', ahead: 'date', deadlines: [{ title: 'deliver the disclosure letter', authority: 'Agreement, 4.2', act: 'serve', count: '-5cd', owner: 'Corporate counsel', examples: [{ date: '2026-12-01', gives: '2026-11-23' }] }] }]
-		};
-		change(b);
-		return stringify(b);
-	};
-	const save = (yaml: string, more: object = {}) => saveBook(h.as('castellan'), { yaml, reason: 'First', ...more });
-	it('is written, used on a matter, changed with every open matter listed, and keeps its versions', () => {
-		good(save(text()));
-		good(setMatterBook(h.as('okafor'), { matterId, book: 'own.closing', on: true }));
-		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'own.closing|signing', date: '2026-12-14', docket: ['deliver-the-disclosure-letter'] }));
-		assert.equal(row('Deliver').date, '2026-12-07');
-		const next = text((b) => { b.version = '2'; ((b.events as { deadlines: { count: string; examples: unknown[] }[] }[])[0]!.deadlines[0]!).count = '-10cd'; ((b.events as { deadlines: { examples: unknown[] }[] }[])[0]!.deadlines[0]!).examples = []; });
-		const c = checkBook(h, next, 'own.closing');
-		assert.deepEqual(bookEffects(h, c).map((f) => [f.was, f.fresh?.date]), [['2026-12-07', '2026-11-30']]);
-		assert.match(bad(save(next, { expect: 'own.closing', base: 0 }))['yaml']!, /Someone else/);
-		assert.match(bad(save(text(), { expect: 'own.closing', base: 1 }))['yaml']!, /name of its own/);
-		good(save(next, { expect: 'own.closing', base: 1, reason: 'Longer notice' }));
-		assert.equal(row('Deliver').date, '2026-12-07', 'nothing has moved');
-		good(decideChanges(h.as('okafor'), { changeIds: waitingChanges(h, h.staff('okafor')).map((x) => x.id), apply: true }));
-		assert.equal(row('Deliver').date, '2026-11-30');
-		assert.equal(bookYaml(h, 'own.closing')!.n, 2);
-		assert.equal(bookYaml(h, 'own.closing', 1)!.yaml, text().trim());
-		assert.throws(() => h.db.exec("UPDATE book_version SET yaml = 'x'"), /never changed/);
-		assert.deepEqual(bookList(h).find((b) => b.id === 'own.closing'), { id: 'own.closing', title: 'Closing', short: 'Closing', sort: 'transaction', version: '2', reviewed: '2026-11-20', stale: null, events: 1, rules: 1, layers: bookIn(h, 'own.closing').layers, own: true, versions: 2, matters: 1 });
-	});
-	it('replaces a shipped book, and every matter under one laid over it is listed', () => {
-		summons();
-		const shippedText = bookYaml(h, 'us-federal')!.yaml;
-		const mine = shippedText.replace('version: "2026-11"', 'version: "2027-01"').replace(/(authority: "Fed\. R\. Civ\. P\. 12\(a\)\(1\)\(A\)\(i\), 12\(a\)\(2\)"\n\s+act: file\n\s+count: )"\+21d"/, '$1"+28d"');
-		assert.notEqual(mine, shippedText);
-		const wrong = checkBook(h, mine, 'us-federal');
-		assert.match(wrong.faults[0]!.say, /the example says/, 'its examples no longer agree');
-		const right = mine.replace(/(title: "answer or Rule 12 motion"[\s\S]*?examples:\n)[\s\S]*?(?=\n {6}- title|\n {4}suggestions|\n {2}- event)/, (_, head: string) => `${head}          - { date: "2026-11-09", gives: "2026-12-07" }\n          - { date: "2026-11-02", gives: "2026-11-30" }`);
-		const c = checkBook(h, right, 'us-federal');
-		assert.deepEqual(c.faults, []);
-		good(save(right, { expect: 'us-federal', reason: 'Rule 12 as amended' }));
-		assert.deepEqual(waitingChanges(h, h.staff('okafor')).filter((x) => x.title.startsWith('Answer')).map((x) => [x.was, x.becomes]), [['2026-11-30', '2026-12-07']]);
-		assert.equal(rulebook('us-federal').version, '2026-11', 'the shipped file is as it was');
-		assert.equal(booksIn(h).find((b) => b.id === 'us-federal.ca-nd')!.version, '2027-01+2026-11');
-	});
-	it('refuses, with the line, what does not hold together', () => {
-		const fault = (yaml: string) => { const f = checkBook(h, yaml).faults; assert.ok(f.length > 0, yaml); bad(save(yaml)); return f[0]!; };
-		const line = (yaml: string, what: string) => yaml.split('\n').findIndex((l) => l.includes(what)) + 1;
-		const y1 = text().replace('authority: Agreement, 4.2', 'authority: ""');
-		assert.deepEqual([fault(y1).line, /needs its authority/.test(fault(y1).say)], [line(y1, 'authority'), true]);
-		const y2 = text().replace('-5cd', 'five days');
-		assert.deepEqual([fault(y2).line, /not a count/.test(fault(y2).say)], [line(y2, 'five days'), true]);
-		const cycle = text((b) => { b.events = [{ event: 'signing', ahead: 'date', deadlines: [{ title: 'one', authority: 'x y z', act: 'serve', count: { count: '+1d', from: { deadline: 'two' } } }, { title: 'two', authority: 'x y z', act: 'serve', count: { count: '+1d', from: { deadline: 'one' } } }] }]; });
-		assert.match(fault(cycle).say, /circle/);
-		assert.match(fault(text((b) => { b.extends = 'own.closing'; delete b.counts; })).say, /circle/);
-		assert.match(fault('book: &a\n  - *a\n').say, /alias/);
-		assert.match(fault('book: [unclosed').say, /./);
-		assert.match(fault(text((b) => { b.sort = 'order'; })).say, /laid over the rules on its matter/);
-		assert.match(fault(text((b) => { (b.events as { deadlines: { examples: unknown[] }[] }[])[0]!.deadlines[0]!.examples = [{ date: '2026-12-01', gives: '2026-11-24' }]; })).say, /the example says 2026-11-24, the count gives 2026-11-23/);
-		assert.match(fault(text((b) => { b.colour = 'red'; })).say, /"colour" is not known here/);
-		assert.match(fault('x'.repeat(400_001)).say, /400 KB/);
-		assert.match(bad(save(text((b) => { b.book = 'us-ca-superior'; })))['yaml']!, /already/);
-		assert.match(bad(save(text((b) => { b.reviewed = '2027-02-01'; })))['yaml']!, /has not come/);
-		assert.equal(h.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM book_version').get()!.n, 0);
-		assert.equal(saveBook(h.as('okafor'), { yaml: text(), reason: 'x' }).ok, false, 'not for counsel');
-	});
-	it('is made from a plain form: an anchor and the days around it', () => {
-		const r = good(newTimeline(h.as('castellan'), { name: 'Annual filings', sort: 'compliance', counts: 'us-agency', anchor: 'Fiscal year ends', rows: [{ title: 'Draft report', count: '+30d', owner: 'Paralegal', authority: '' }, { title: 'File report', count: '+90d', owner: '', authority: 'Ports Code 12' }, { title: '', count: '', owner: '', authority: '' }] }));
-		assert.equal(r.book, 'own.annual-filings');
-		const e = shelf(h).book(r.book).events.get('fiscal-year-ends')!;
-		assert.deepEqual(e.rules.map((x) => [x.title, x.authority, x.owner]), [['Draft report', 'set by the department (Annual filings)', 'Paralegal'], ['File report', 'Ports Code 12', undefined]]);
-		assert.match(bad(newTimeline(h.as('castellan'), { name: 'X', sort: 'compliance', counts: 'us-agency', anchor: 'Anchor', rows: [{ title: 'Draft', count: 'later', owner: '', authority: '' }] }))['row-0']!, /-14d/);
-		assert.equal(good(newTimeline(h.as('castellan'), { name: 'Annual filings', sort: 'compliance', counts: 'us-agency', anchor: 'Anchor day', rows: [{ title: 'Draft', count: '+3d', owner: '', authority: '' }] })).book, 'own.annual-filings-2');
-	});
-	it('says on every date when it was not reviewed for a year', () => {
-		assert.equal(stale({ reviewed: '2025-11-24' }, '2026-11-23'), null);
-		assert.match(stale({ reviewed: '2025-11-23' }, '2026-11-23')!, /more than a year ago/);
-		good(save(text((b) => { b.reviewed = '2025-01-05'; })));
-		good(setMatterBook(h.as('okafor'), { matterId, book: 'own.closing', on: true }));
-		good(enterEvent(h.as('okafor'), { matterId, eventKey: 'own.closing|signing', date: '2026-12-14', docket: ['deliver-the-disclosure-letter'] }));
-		assert.match(docket(h, h.staff('okafor'), {}).rows[0]!.stale!, /2025-01-05/);
-	});
-});
-
-describe('every row of every book', () => {
-	it('is entered on a matter, docketed and counted again to the same day', () => {
-		let rows = 0;
-		for (const book of booksIn(h)) {
-			const m = newMatter(h, { title: book.title, rulebook: book.id }).matterId;
-			for (const e of book.events.values()) {
-				const example = e.rules.flatMap((r) => r.examples).find((x) => x.gives && x.date <= '2026-11-20') ?? { date: '2026-11-02', time: undefined, service: undefined, answers: undefined };
-				const r = enterEvent(h.as('okafor'), { matterId: m, eventKey: `${book.id}|${e.id}`, date: e.ahead ? '2027-03-15' : example.date, time: example.time ?? '10:00', service: e.served ? (example.service ?? '') : '', answers: e.ahead ? {} : (example.answers ?? {}), sure: true, docket: [] });
-				const id = good(r).eventId;
-				const all = h.db.prepare<[string], { id: string; rule: string; authority: string; suggested: number }>('SELECT id, rule, authority, suggested FROM deadline WHERE event_id = ?').all(id);
-				if (all.length) good(docketDeadline(h.as('okafor'), { deadlineIds: all.map((d) => d.id) }));
-				for (const d of all) assert.ok(d.suggested || e.rules.some((x) => x.id === d.rule && x.authority === d.authority), `${book.id} ${d.rule}`);
-				rows += all.filter((d) => !d.suggested).length;
-			}
-		}
-		assert.ok(rows > 220, `${rows} dates`);
-		assert.deepEqual(effects(h, { books: shelf(h).ids(), shelf: shelf(h), fresh: true, all: true }).map((f) => [f.rule, f.was, f.fresh?.date]), []);
-	});
-	it('gives its worked examples through the command for scripts', { timeout: 60_000 }, () => {
-		const asked = booksIn(h).flatMap((b) => [...b.events.values()].flatMap((e) => e.rules.filter((r) => r.book === b.id).flatMap((r) => r.examples.map((x) => ({ line: JSON.stringify({ rulebook: b.id, event: e.id, date: x.date, ...(x.time ? { time: x.time } : {}), ...(x.service ? { service: x.service } : {}), answers: x.answers ?? {}, ...(x.closures ? { closures: x.closures } : {}) }), title: r.title, authority: r.authority, gives: x.gives })))));
-		const out = spawnSync(process.execPath, ['--import', 'tsx', 'bin/docket.ts'], { input: asked.map((a) => a.line).join('\n') + '\n', encoding: 'utf8', maxBuffer: 200 * 1024 * 1024 });
-		const answers = out.stdout.trim().split('\n').map((l) => JSON.parse(l) as { deadlines: { title: string; authority: string; date: string }[] });
-		assert.equal(answers.length, asked.length);
-		assert.ok(asked.length > 450, `${asked.length} examples`);
-		asked.forEach((a, i) => assert.equal(answers[i]!.deadlines.find((d) => d.title === a.title && d.authority === a.authority)?.date ?? null, a.gives, a.line));
 	});
 });
 

@@ -1,7 +1,7 @@
 /** Events: what happened or will, the dates they set, and what would follow if they moved. */
 import { z } from 'zod';
-import { date as plain, daysBetween, sayDate, shortDate, type PlainDate } from '#core/dates/plain.ts';
-import type { Rulebook } from '#core/docket/book.ts';
+import { date as plain, daysBetween, parseDate, sayDate, shortDate, type PlainDate } from '#core/dates/plain.ts';
+import type { BookEvent, Rulebook } from '#core/docket/book.ts';
 import { serviceKinds } from '#core/docket/method.ts';
 import { CountError } from '#core/docket/count.ts';
 import { propose, type Left, type Proposal } from '#core/docket/propose.ts';
@@ -37,9 +37,14 @@ export function proposals(w: World, m: MatterRow, i: { eventKey: string; date: P
 	if (!event.ahead && i.date > today) throw new Refused(`${sayDate(i.date)} has not come yet: this event is entered once it has happened.`, 'date');
 	// Cases begin before the department hears of them, but a year's distance is more often a slip of the pen.
 	if (!i.sure && daysBetween(plain(m.opened_on), i.date) < -366) throw new Refused(`${sayDate(i.date)} is more than a year before the matter was opened. Is the year right?`, 'date');
-	const answers = Object.fromEntries(Object.entries(i.answers).filter(([k, v]) => v !== '' && event.questions.some((q) => q.id === k)));
-	for (const q of event.questions) if (q.kind === 'date' && answers[q.id] !== undefined && !/^\d{4}-\d\d-\d\d$/.test(answers[q.id]!)) throw new Refused(`${answers[q.id]} is not a date that exists.`, `answer-${q.id}`);
+	const answers = answersTo(event, i.answers);
 	return { book, key, ...asked(() => propose(book, { event: key, date: i.date, time: i.time ?? undefined, service: event.served && i.service ? i.service : undefined, answers, closures: closuresOf(w, book) }), 'date') };
+}
+/** The answers to an event's own questions, the empty ones left out. */
+function answersTo(event: BookEvent, all: Record<string, string>): Record<string, string> {
+	const answers = Object.fromEntries(Object.entries(all).filter(([k, v]) => v !== '' && event.questions.some((q) => q.id === k)));
+	for (const q of event.questions) if (q.kind === 'date' && answers[q.id] !== undefined && !parseDate(answers[q.id]!)) throw new Refused(`${answers[q.id]} is not a date that exists.`, `answer-${q.id}`);
+	return answers;
 }
 /** A count that cannot be made, beside the field at fault. */
 function asked<T>(go: () => T, otherwise: string): T {
@@ -146,8 +151,11 @@ export type Move = {
 
 /** What else of an event is corrected with its date; what is undefined stays. */
 export type EventChange = { time?: string | null | undefined; service?: string | null | undefined; answers?: Record<string, string> | null | undefined };
-/** An event as it would be. */
-const changed = (e: EventRow, c: EventChange) => ({ time: c.time || e.time, service: c.service == null ? e.service : c.service || null, answers: c.answers ?? given(e.answers) });
+/** An event as it would be: a way of service and answers only where its book asks for them. */
+function changed(e: EventRow, c: EventChange, book: Rulebook | null) {
+	const event = book?.events.get(e.event_key);
+	return { time: c.time || e.time, service: c.service == null || !event?.served ? e.service : c.service || null, answers: c.answers && event ? answersTo(event, c.answers) : given(e.answers) };
+}
 
 /** What every dependent date and task would become if the event moved or was corrected; nothing is saved. `born` are dates that only the corrected answers set. */
 export function movesOf(w: World, eventId: string, to: PlainDate, change: EventChange = {}): { moves: Move[]; gone: string[]; born: Proposal[]; warnings: string[]; fresh: Map<string, Proposal> } {
@@ -155,7 +163,7 @@ export function movesOf(w: World, eventId: string, to: PlainDate, change: EventC
 	const m = { id: e.matter_id };
 	if (!e.book) return { moves: [], gone: [], born: [], warnings: warningsOf(w, m, { date: to, book: plainBook(w), hearing: e.ahead !== null, eventId }), fresh: new Map() };
 	const book = bookFor(w, e.matter_id, e.book);
-	const now = changed(e, change);
+	const now = changed(e, change, book);
 	const { deadlines } = asked(() => propose(book, { event: e.event_key, date: to, time: now.time ?? undefined, service: now.service ?? undefined, answers: Object.fromEntries(Object.entries(now.answers).filter(([, v]) => v !== '')), closures: closuresOf(w, book) }), 'to');
 	const fresh = new Map(deadlines.map((d) => [d.rule, d]));
 	const known = new Set(w.db.prepare<[string], { rule: string }>('SELECT rule FROM deadline WHERE event_id = ?').all(eventId).map((d) => d.rule));
@@ -191,7 +199,8 @@ export const moveEvent = command({
 		if (e.event_key === BY_HAND && !e.ahead) throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
 		const source = documentOn(ctx, m, i.sourceId, 'sourceId');
 		const { moves, fresh, born } = movesOf(ctx, e.id, i.to, i);
-		const now = changed(e, i);
+		const book = e.book ? bookFor(ctx, m.id, e.book) : null;
+		const now = changed(e, i, book);
 		const chosen = moves.filter((v) => v.state !== 'met' && (!i.only || i.only.includes(v.deadlineId)));
 		ctx.db.prepare('UPDATE event SET date = ?, time = ?, service = ?, answers = ?, source_id = coalesce(?, source_id), version = version + 1 WHERE id = ?').run(i.to, now.time, now.service, JSON.stringify(now.answers), source?.id ?? null, e.id);
 		const said: string[] = [];
@@ -206,11 +215,10 @@ export const moveEvent = command({
 			if (v.state === 'docketed' && v.days !== 0) said.push(`${v.title} from ${shortDate(v.from)} to ${shortDate(v.to)}`);
 			said.push(...more);
 		}
-		for (const p of born) {
-			insertDeadline(ctx, m, e.id, bookFor(ctx, m.id, e.book), p, false);
+		for (const p of book ? born : []) {
+			insertDeadline(ctx, m, e.id, book!, p, false);
 			said.push(`${p.title} ${shortDate(p.date)} proposed`);
 		}
-		const book = e.book ? bookFor(ctx, m.id, e.book) : null;
 		const kind = now.service && book ? serviceKinds(book.method).find((k) => k.id === now.service)?.say : undefined;
 		const corrected = [now.service !== e.service ? (kind ? `served ${kind}` : 'not served') : '', JSON.stringify(now.answers) !== JSON.stringify(given(e.answers)) ? 'its answers' : ''].filter(Boolean).join(' and ');
 		const moved = i.to === e.date ? `${e.text} on ${sayDate(i.to)} corrected${corrected ? ` (${corrected})` : ''}` : `${e.text} moved from ${sayDate(plain(e.date))} to ${sayDate(i.to)}${corrected ? ` and corrected (${corrected})` : ''}`;

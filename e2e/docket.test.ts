@@ -49,6 +49,41 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		assert.equal(await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) => all.at(-1)!.querySelectorAll('[data-state="docketed"]').length), 4);
 	});
 
+	it('corrects how an event was served and what was answered, shown before it is kept', async () => {
+		await clerk.page.$$eval('section[data-event="motion-return-date"] button', (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
+		await clerk.sees('If this moves');
+		await clerk.select('To be served by', 'overnight');
+		await clerk.page.waitForFunction(() => /Serve motion papers\s*22 Feb 2027\s*26 Feb 2027\s*\+4/.test((document.querySelector('aside[aria-label="If the event moves"]') as HTMLElement).innerText));
+		await clerk.select('Is a 7-day answer demanded?', 'no');
+		await clerk.sees('no rule sets it from this day');
+		await clerk.press('Keep the change', 'aside');
+		await clerk.sees('The reason is missing.');
+		await clerk.select('Is a 7-day answer demanded?', 'yes');
+		await clerk.misses('no rule sets it from this day');
+		await clerk.fill('Reason', 'Agreed with the other side');
+		await clerk.press('Keep the change', 'aside');
+		await clerk.misses('If this moves');
+		assert.deepEqual(await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) => [...all.at(-1)!.querySelectorAll('[data-deadline="Serve motion papers"] [data-date]')].map((e) => e.getAttribute('data-date'))), ['2027-02-26']);
+		await clerk.go(`${slip}/logbook`);
+		await clerk.sees('corrected (served');
+	});
+
+	it('reads an answer that is a day as any other day, and counts from it', async () => {
+		await clerk.go(`${slip}/docket`);
+		await clerk.press('Enter an event');
+		await clerk.choose('What happened', 'action commenced', 'Action commenced');
+		await clerk.fill('On', '9 Nov 2026');
+		await clerk.select('Is the limitation four months or less?', 'yes');
+		await clerk.fill('When does the limitation end?', '1 dec 2026');
+		await wait(clerk, '[role="dialog"] [data-date="2026-12-16"]'); // 15 days after it ends, CPLR 306-b
+		await clerk.fill('When does the limitation end?', '31 nov 2026');
+		await clerk.sees('not a date that exists');
+		await clerk.fill('When does the limitation end?', '1 dec 2026');
+		await wait(clerk, '[role="dialog"] [data-date="2026-12-16"]');
+		await clerk.press('Docket 1 date');
+		await clerk.sees('Serve the summons');
+	});
+
 	it('dockets several proposals at once', async () => {
 		await io.go(`${pier}/docket`);
 		const boxes = await io.page.$$eval('[data-state="proposed"] input[type="checkbox"]', (all) => { for (const b of all.slice(0, 2)) (b as HTMLInputElement).click(); return all.length; });
@@ -78,9 +113,11 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.sees('The internal date lies after the date itself');
 		await io.fill('Our own earlier date', '20 Aug 2027');
 		await io.fill('Place', 'Clerk of the court');
+		const exhibit = await io.page.$eval('[role="dialog"] input[name="exhibits"]', (e) => { (e as HTMLInputElement).click(); return e.closest('label')!.textContent.trim(); });
 		await io.press('Keep', '[role="dialog"]');
 		await io.sees('ours 20 Aug 2027');
 		await io.sees('Clerk of the court');
+		await io.sees(`Exhibits ${exhibit}`);
 	});
 
 	it('returns a date with a reason, and takes the answer', async () => {
@@ -315,7 +352,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.press('Keep these days');
 		await io.sees('Tue 20 Jul 2027 to Fri 23 Jul 2027');
 		await io.go(`${pier}/docket`);
-		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('change the date'))!.click());
+		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('move or correct'))!.click());
 		await io.fill('to', '14 Aug 2027');
 		await io.sees('The event itself falls on a day the court does not sit: Saturday');
 		await io.sees('Ines Okafor is away');

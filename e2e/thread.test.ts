@@ -164,7 +164,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('2 court days before Answer or Rule 12 motion');
 		assert.equal(await okafor.attribute('[data-task="Draft the answer"] [data-due]', 'data-due'), '2026-11-25');
 		await okafor.go(`/matters/${number}/docket`);
-		await okafor.press('change the date');
+		await okafor.press('move or correct');
 		await okafor.fill('to', '16 Nov 2026');
 		await okafor.sees('nothing is saved yet');
 		await okafor.sees(/Answer or Rule 12 motion 30 Nov 7 Dec \+7/);

@@ -52,7 +52,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	it('corrects how an event was served and what was answered, shown before it is kept', async () => {
 		await clerk.page.$$eval('section[data-event="motion-return-date"] button', (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
 		await clerk.sees('If this moves');
-		await clerk.select('To be served by', 'overnight');
+		await clerk.select('To be served by', 'By overnight');
 		await clerk.page.waitForFunction(() => /Serve motion papers\s*22 Feb 2027\s*26 Feb 2027\s*\+4/.test((document.querySelector('aside[aria-label="If the event moves"]') as HTMLElement).innerText));
 		await clerk.select('Is a 7-day answer demanded?', 'no');
 		await clerk.sees('no rule sets it from this day');
@@ -370,6 +370,13 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await wait(io, '[data-found="Discovery conference"]');
 		await io.press('Enter 1 event');
 		await io.sees('Discovery conference 10:00 Courtroom 9');
+	});
+
+	it('says in each of its rooms the same number of dates that wait', async () => {
+		const says = async (path: string) => { await clerk.go(path); return clerk.page.$$eval('nav[aria-label="Docket"] a', (all) => all.map((a) => a.textContent!.trim())); };
+		const rooms = await says('/docket');
+		assert.match(rooms[1]!, /Second check \d+/);
+		for (const path of ['/docket/report', '/rulebooks', '/rulebooks/us-federal', '/count']) assert.deepEqual(await says(path), rooms, path);
 	});
 
 	it('filters the department by person, court and kind, on a timeline and in a month', async () => {

@@ -34,9 +34,11 @@ try {
 	if (wants('timeline')) { await io.go(`${pier}/docket?view=timeline`); await shot(io, 'timeline'); }
 	if (wants('check')) { await io.go('/docket/check'); await shot(io, 'check'); }
 	if (wants('calculator')) { await io.go('/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'); await shot(io, 'calculator'); }
-	if (wants('editor', 'closure')) {
+	if (wants('editor', 'closure', 'staff', 'timeline-form')) {
 		const clerk = await sit(browser, house.origin, 'castellan', size);
 		if (wants('editor')) { await clerk.go('/rulebooks/own.vessel-purchase/edit'); await clerk.page.$eval('textarea[name="yaml"]', (t) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace('count: -21d', 'count: -28d').replace(/version: .*/, 'version: "2"'); area.dispatchEvent(new Event('input', { bubbles: true })); }); await clerk.sees(/Condition survey report/); await clerk.settled(); await new Promise((r) => setTimeout(r, 900)); await shot(clerk, 'editor'); }
+		if (wants('timeline-form') && all) { await clerk.go('/rulebooks/new'); await shot(clerk, 'timeline-form'); }
+		if (wants('staff') && all) { await clerk.go('/staff'); await shot(clerk, 'staff'); }
 		if (wants('closure') && all) { await clerk.go('/docket/closures'); await shot(clerk, 'closure'); }
 	}
 	if (all) {
@@ -51,6 +53,9 @@ try {
 		await look('rulebook', '/rulebooks/us-ca-superior');
 		await look('order', `${pier}/docket`, async () => { await io.press('Lay an order over the rules'); await io.sees('What it says'); });
 		await look('shift', `${pier}/docket`, async () => { await io.page.evaluate(() => (document.querySelector('[data-deadline="Pretrial disclosures"] button[aria-expanded]') as HTMLButtonElement).click()); await io.press('Move it'); await io.page.type('input[name="by"]', '+14d'); await io.sees("the rule's own day"); });
+		await look('by-hand', `${pier}/docket`, async () => { await io.press('By hand'); await io.sees('Authority'); });
+		await look('details', `${pier}/docket`, async () => { await io.press('Pretrial disclosures'); await io.press('Details'); await io.sees('Exhibits'); });
+		await look('correct', `${await matter(io, 'Slip 4')}/docket`, async () => { await io.press('move or correct'); await io.fill('to', '9 Nov 2026'); await io.sees('Reason'); });
 		await look('enter', `${await matter(io, 'Slip 4')}/docket?enter`, async () => { await io.choose('What happened', 'motion return', 'Motion return date'); await io.fill('On', '25 Jan 2027'); await io.sees('Serve motion papers'); });
 	}
 	if (wants('logbook')) { await io.go(`${pier}/logbook`); await shot(io, 'logbook'); }

@@ -12,6 +12,7 @@ import { newId } from '../ids.ts';
 import { onMatter, queueMail, theMatter, visible } from '../trust/scope.ts';
 import { bookIn, shelf, type Shelf } from './books.ts';
 import { vacate } from './deadlines.ts';
+import { docket } from './queries.ts';
 import { capital, closuresOf, given, insertDeadline, putOn, tell, type DeadlineRow } from './shared.ts';
 
 /** One date that would change. `was` null: the rule is new; `fresh` undefined: no rule sets it any more. */
@@ -154,6 +155,8 @@ export type ChangeView = { id: string; matterId: string; matterNumber: string; m
 /** How many changes wait in matters the viewer may see. */
 export const waitingCount = (w: World, me: Staff): number =>
 	statement<{ n: number }>(w.db, `SELECT count(*) AS n FROM date_change c JOIN matter m ON m.id = c.matter_id WHERE c.state = 'waits' AND m.status <> 'closed' AND ${visible('m')}`).get({ me: me.id })!.n;
+/** What waits in the docket for someone: dates without a second check, changes without a decision. */
+export const docketWaiting = (w: World, me: Staff): { checks: number; changes: number } => ({ checks: docket(w, me, { show: 'unchecked', per: 1 }).total, changes: waitingCount(w, me) });
 /** The changes that wait, in matters the viewer may see; of one matter, or all, the first 500. */
 export const waitingChanges = (w: World, me: Staff, matterId?: string, limit = 500): ChangeView[] =>
 	w.db.prepare<unknown[], ChangeView>(

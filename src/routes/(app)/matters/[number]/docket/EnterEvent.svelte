@@ -82,7 +82,7 @@
 				<details open={!!(v.sourceId || v.place || v.link || e.sourceId || e.place || e.link)}>
 					<summary class="act inline-block">{event?.ahead ? 'Where it comes from, place, link' : 'Where it comes from'}</summary>
 					<div class="mt-2.5 flex flex-col gap-2.5">
-						<Field label="From which document" error={e.sourceId} hint="the second person checks the date against it">{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None in the matter yet</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
+						<Field label="From which document" error={e.sourceId} hint="the second person checks the date against it">{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
 						{#if event?.ahead}<div class="grid grid-cols-2 gap-3"><Field label="Place" error={e.place}>{#snippet children(c)}<input class="box" name="place" bind:value={v.place} autocomplete="off" {...c} />{/snippet}</Field><Field label="Link" error={e.link}>{#snippet children(c)}<input class="box" name="link" bind:value={v.link} placeholder="https://" autocomplete="off" {...c} />{/snippet}</Field></div>{/if}
 					</div>
 				</details>

@@ -5,7 +5,7 @@ import { addTask } from './agenda/commands.ts';
 import { shelf } from './docket/books.ts';
 import { closureEffects, effects, sayEffects, waitingChanges, waitingCount } from './docket/changes.ts';
 import {
-	addClosure, addDate, answerReturn, checkDeadline, decideChanges, docketDeadline, dropClosure, dropLeave, editDeadline, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, movesOf, returnDeadline, setLeave, setMatterBook
+	addClosure, addDate, answerReturn, checkDeadline, decideChanges, docketDeadline, dropClosure, dropLeave, editDeadline, endOrder, enterEvent, layOrder, meetDeadline, moveDeadline, moveEvent, movesOf, returnDeadline, setLeave, setMatterBook, vacateDeadline
 } from './docket/commands.ts';
 import { orderEffects, ordersOf, readOrder } from './docket/orders.ts';
 import { checkItem, dateDocuments, dateExhibits, docket, docketDays, matterDocket, horizon } from './docket/queries.ts';
@@ -173,6 +173,26 @@ describe('an event corrected', () => {
 		good(addMember(h.as('okafor'), { matterId: ny, staffId: 'stf_castellan' }));
 		assert.match(bad(checkDeadline(h.as('castellan'), { deadlineId: reply.id }))['']!, /No rule sets this date any more/);
 		assert.deepEqual([checkItem(h, h.staff('castellan'), reply.id)!.fresh, checkItem(h, h.staff('castellan'), reply.id)!.byHand], [null, false]);
+		good(vacateDeadline(h.as('okafor'), { deadlineId: reply.id, reason: 'No rule sets it' }));
+		assert.deepEqual(movesOf(h, id, date('2027-03-16'), {}).born, [], 'a move alone brings nothing back that was taken off');
+		good(move({ answers: { seven: 'yes' } }));
+		assert.deepEqual([row('Reply papers', ny).id, row('Reply papers', ny).state, row('Reply papers', ny).reason], [reply.id, 'proposed', ''], 'it is set again, and comes back as a proposal');
+		assert.equal(movesOf(h, id, date('2027-03-15'), {}).moves.filter((m) => m.deadlineId === reply.id).length, 1);
+	});
+	it('does not set twice what an order adds and a correction has brought meanwhile', () => {
+		const id = enter('motion-filed', { date: '2026-11-02' });
+		good(layOrder(h.as('okafor'), { matterId, book: 'us-federal.ca-nd', sort: 'standing order', title: 'Standing order', dated: '2026-11-10', lines: [{ do: 'add', event: 'motion-filed', title: 'Joint letter', count: '+7d' }] as never }));
+		good(moveEvent(h.as('okafor'), { eventId: id, to: '2026-11-03', reason: 'slip', version: event(id).version }));
+		assert.equal(row('Joint letter').date, '2026-11-10');
+		good(decideChanges(h.as('okafor'), { changeIds: waitingChanges(h, h.staff('okafor')).map((c) => c.id), apply: true }));
+		assert.equal(h.db.prepare<[string], { n: number }>("SELECT count(*) AS n FROM deadline WHERE event_id = ? AND title = 'Joint letter'").get(id)!.n, 1);
+		assert.deepEqual([row('Joint letter').date, row('Joint letter').state], ['2026-11-10', 'proposed']);
+		assert.match(log(), /there already/);
+	});
+	it('says in the logbook only what was corrected', () => {
+		const id = enter(SUMMONS, { answers: { defendant: '' } });
+		good(moveEvent(h.as('okafor'), { eventId: id, to: '2026-11-10', answers: {}, reason: 'Stamp of the clerk', version: event(id).version }));
+		assert.match(log(), /moved from Monday 9 November 2026 to Tuesday 10 November 2026: Stamp/);
 	});
 	it('refuses answers that contradict each other or are no date, beside the question', () => {
 		const ny = newMatter(h, { title: 'New York', rulebook: 'us-ny-supreme' }).matterId;

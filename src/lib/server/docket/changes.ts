@@ -13,7 +13,7 @@ import { onMatter, queueMail, theMatter, visible } from '../trust/scope.ts';
 import { bookIn, shelf, type Shelf } from './books.ts';
 import { vacate } from './deadlines.ts';
 import { docket } from './queries.ts';
-import { capital, closuresOf, given, insertDeadline, putOn, tell, type DeadlineRow } from './shared.ts';
+import { capital, closuresOf, given, insertDeadline, proposeAgain, putOn, tell, type DeadlineRow } from './shared.ts';
 
 /** One date that would change. `was` null: the rule is new; `fresh` undefined: no rule sets it any more. */
 export type Effect = { eventId: string; matterId: string; deadlineId: string | null; rule: string; title: string; state: string; was: PlainDate | null; fresh: Proposal | undefined };
@@ -190,17 +190,19 @@ export const decideChanges = command({
 				continue;
 			}
 			const e = ctx.db.prepare<[string], { book: string }>('SELECT book FROM event WHERE id = ?').get(r.event_id)!;
+			const there = ctx.db.prepare<[string, string], { id: string; state: string }>("SELECT id, state FROM deadline WHERE event_id = ? AND rule = ? ORDER BY state = 'vacated' LIMIT 1").get(r.event_id, r.rule);
+			// A date that is to come may be there meanwhile, by a correction of its event; or it was taken off and comes back.
+			if (r.was === null && there) {
+				if (there.state === 'vacated') proposeAgain(ctx, there.id, { date: r.becomes!, time: r.becomes_time, trace: r.trace, authority: r.authority, version: r.book_version });
+				said.push(there.state === 'vacated' ? `${r.title} ${shortDate(plain(r.becomes!))} proposed again` : `${r.title} was there already`);
+				continue;
+			}
 			if (r.deadline_id === null) {
 				insertDeadline(ctx, m, r.event_id, { id: e.book, version: r.book_version }, { rule: r.rule, title: r.title, authority: r.authority, act: r.act, suggested: r.rule.startsWith('suggested-'), date: plain(r.becomes!), time: r.becomes_time, trace: r.trace }, false);
 				said.push(`${r.title} ${shortDate(plain(r.becomes!))} proposed`);
 				continue;
 			}
 			const d = ctx.db.prepare<[string], DeadlineRow>('SELECT * FROM deadline WHERE id = ?').get(r.deadline_id)!;
-			if (r.was === null && d.state === 'vacated') {
-				ctx.db.prepare("UPDATE deadline SET state = 'proposed', date = ?, time = ?, trace = ?, book_version = ?, authority = ?, reason = '', docketed_by = NULL, docketed_at = NULL, checked_by = NULL, checked_at = NULL, closed_by = NULL, closed_at = NULL, closed_on = NULL, computed = NULL, moved_how = NULL, internal = NULL, version = version + 1 WHERE id = ?").run(r.becomes, r.becomes_time, r.trace, r.book_version, r.authority, d.id);
-				said.push(`${d.title} ${shortDate(plain(r.becomes!))} proposed again`);
-				continue;
-			}
 			if (d.state !== 'docketed' && d.state !== 'proposed') continue;
 			if ((d.computed ?? d.date) !== r.was) throw new Refused(`“${d.title}” was changed meanwhile: it is not on ${sayDate(plain(r.was!))} any more. Leave this change, and count again.`);
 			if (r.becomes === null) {

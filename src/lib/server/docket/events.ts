@@ -10,7 +10,7 @@ import { day, flag, id, maybeId, maybeText, maybeTime, text } from '../fields.ts
 import { newId } from '../ids.ts';
 import { theMatter, type MatterRow } from '../trust/scope.ts';
 import { bookFor, booksOf } from './books.ts';
-import { capital, closuresOf, documentOn, given, insertDeadline, putOn, tasksWith, tell, theEvent, warningsOf, type DeadlineRow, type EventRow, type TaskMove } from './shared.ts';
+import { capital, closuresOf, documentOn, given, insertDeadline, proposeAgain, putOn, tasksWith, tell, theEvent, warningsOf, type DeadlineRow, type EventRow, type TaskMove } from './shared.ts';
 
 /** "book|event" names an event of one of the matter's books; the event alone, of its court's. */
 function bookAndEvent(w: World, m: MatterRow, key: string): { book: Rulebook; key: string } {
@@ -157,16 +157,29 @@ function changed(e: EventRow, c: EventChange, book: Rulebook | null) {
 	return { time: c.time || e.time, service: c.service == null || !event?.served ? e.service : c.service || null, answers: c.answers && event ? answersTo(event, c.answers) : given(e.answers) };
 }
 
-/** What every dependent date and task would become if the event moved or was corrected; nothing is saved. `born` are dates that only the corrected answers set. */
+/** The rules that set a date from an event as it stands. */
+function rulesOf(book: Rulebook, e: EventRow, closures: ReturnType<typeof closuresOf>): Set<string> {
+	try {
+		return new Set(propose(book, { event: e.event_key, date: plain(e.date), time: e.time ?? undefined, service: e.service ?? undefined, answers: Object.fromEntries(filled(given(e.answers))), closures }).deadlines.map((d) => d.rule));
+	} catch (x) {
+		// An event whose answers no longer fit its book sets nothing as it stands.
+		if (x instanceof CountError) return new Set();
+		throw x;
+	}
+}
+const filled = (answers: Record<string, string>) => Object.entries(answers).filter(([, v]) => v !== '').sort(([a], [b]) => (a < b ? -1 : 1));
+
+/** What every dependent date and task would become if the event moved or was corrected; nothing is saved. `born` are dates that only the corrected event sets, one that was taken off among them. */
 export function movesOf(w: World, eventId: string, to: PlainDate, change: EventChange = {}): { moves: Move[]; gone: string[]; born: Proposal[]; warnings: string[]; fresh: Map<string, Proposal> } {
 	const e = w.db.prepare<[string], EventRow>('SELECT * FROM event WHERE id = ?').get(eventId)!;
 	const m = { id: e.matter_id };
 	if (!e.book) return { moves: [], gone: [], born: [], warnings: warningsOf(w, m, { date: to, book: plainBook(w), hearing: e.ahead !== null, eventId }), fresh: new Map() };
 	const book = bookFor(w, e.matter_id, e.book);
 	const now = changed(e, change, book);
-	const { deadlines } = asked(() => propose(book, { event: e.event_key, date: to, time: now.time ?? undefined, service: now.service ?? undefined, answers: Object.fromEntries(Object.entries(now.answers).filter(([, v]) => v !== '')), closures: closuresOf(w, book) }), 'to');
+	const { deadlines } = asked(() => propose(book, { event: e.event_key, date: to, time: now.time ?? undefined, service: now.service ?? undefined, answers: Object.fromEntries(filled(now.answers)), closures: closuresOf(w, book) }), 'to');
 	const fresh = new Map(deadlines.map((d) => [d.rule, d]));
-	const known = new Set(w.db.prepare<[string], { rule: string }>('SELECT rule FROM deadline WHERE event_id = ?').all(eventId).map((d) => d.rule));
+	const had = rulesOf(book, e, closuresOf(w, book));
+	const stands = new Map(w.db.prepare<[string], { rule: string; state: string }>("SELECT rule, state FROM deadline WHERE event_id = ? ORDER BY state <> 'vacated'").all(eventId).map((d) => [d.rule, d.state]));
 	const moves: Move[] = [];
 	const gone: string[] = [];
 	for (const d of w.db.prepare<[string], DeadlineRow>("SELECT * FROM deadline WHERE event_id = ? AND state IN ('proposed','docketed','met') ORDER BY date, id").all(eventId)) {
@@ -183,7 +196,7 @@ export function movesOf(w: World, eventId: string, to: PlainDate, change: EventC
 		if (moved && d.internal !== null && d.internal > p.date) warnings.push('its internal date falls away');
 		moves.push({ deadlineId: d.id, title: d.title, state: d.state, from, to: met ? from : p.date, days: met ? 0 : daysBetween(from, p.date), warnings, tasks: moved ? tasksWith(w, d, p.date) : [], held });
 	}
-	return { moves, gone, born: deadlines.filter((d) => !known.has(d.rule)), warnings: e.ahead === 'hearing' || e.ahead === 'trial' ? warningsOf(w, m, { date: to, book, hearing: true, eventId }) : [], fresh };
+	return { moves, gone, born: deadlines.filter((d) => !stands.has(d.rule) || (stands.get(d.rule) === 'vacated' && !had.has(d.rule))), warnings: e.ahead === 'hearing' || e.ahead === 'trial' ? warningsOf(w, m, { date: to, book, hearing: true, eventId }) : [], fresh };
 }
 const plainBook = (w: World) => bookFor(w, '', 'us-federal');
 
@@ -216,11 +229,13 @@ export const moveEvent = command({
 			said.push(...more);
 		}
 		for (const p of book ? born : []) {
-			insertDeadline(ctx, m, e.id, book!, p, false);
+			const off = ctx.db.prepare<[string, string], { id: string }>("SELECT id FROM deadline WHERE event_id = ? AND rule = ? AND state = 'vacated'").get(e.id, p.rule);
+			if (off) proposeAgain(ctx, off.id, { date: p.date, time: p.time, trace: p.trace, authority: p.authority, version: book!.version });
+			else insertDeadline(ctx, m, e.id, book!, p, false);
 			said.push(`${p.title} ${shortDate(p.date)} proposed`);
 		}
 		const kind = now.service && book ? serviceKinds(book.method).find((k) => k.id === now.service)?.say : undefined;
-		const corrected = [now.service !== e.service ? (kind ? `served ${kind}` : 'not served') : '', JSON.stringify(now.answers) !== JSON.stringify(given(e.answers)) ? 'its answers' : ''].filter(Boolean).join(' and ');
+		const corrected = [now.service !== e.service ? (kind ? `served ${kind}` : 'not served') : '', now.time !== e.time ? `at ${now.time}` : '', JSON.stringify(filled(now.answers)) !== JSON.stringify(filled(given(e.answers))) ? 'its answers' : ''].filter(Boolean).join(' and ');
 		const moved = i.to === e.date ? `${e.text} on ${sayDate(i.to)} corrected${corrected ? ` (${corrected})` : ''}` : `${e.text} moved from ${sayDate(plain(e.date))} to ${sayDate(i.to)}${corrected ? ` and corrected (${corrected})` : ''}`;
 		const words = `${moved}: ${i.reason}${source ? ` (${source.name})` : ''}.${said.length ? ` Moved: ${said.join('; ')}.` : ''}`.replace('..', '.');
 		scribe.matter(m.id);

@@ -68,6 +68,12 @@ export function insertDeadline(ctx: Ctx, m: MatterRow, eventId: string, book: { 
 	return deadlineId;
 }
 
+/** Brings a date that was taken off back as a proposal: nothing of its earlier life but its id, its words and its links stays. */
+export function proposeAgain(w: Pick<World, 'db'>, deadlineId: string, p: { date: string; time: string | null; trace: unknown; authority: string; version: string }): void {
+	statement(w.db, `UPDATE deadline SET state = 'proposed', date = @date, time = @time, trace = @trace, book_version = @version, authority = @authority, reason = '', docketed_by = NULL, docketed_at = NULL, checked_by = NULL, checked_at = NULL, returned_by = NULL, returned_at = NULL, returned_reason = '', closed_by = NULL, closed_at = NULL, closed_on = NULL, computed = NULL, moved_how = NULL, internal = NULL, version = deadline.version + 1 WHERE id = @id`)
+		.run({ id: deadlineId, date: p.date, time: p.time, trace: typeof p.trace === 'string' ? p.trace : JSON.stringify(p.trace), authority: p.authority, version: p.version });
+}
+
 /** One message to each person on the matter, but not to the one who did it. */
 export function tell(ctx: Ctx, m: MatterRow, subject: string, body: string): number {
 	const me = staffOf(ctx);

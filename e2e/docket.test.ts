@@ -66,6 +66,18 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		assert.deepEqual(await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) => [...all.at(-1)!.querySelectorAll('[data-deadline="Serve motion papers"] [data-date]')].map((e) => e.getAttribute('data-date'))), ['2027-02-26']);
 		await clerk.go(`${slip}/logbook`);
 		await clerk.sees('corrected (served');
+		// Without the demand no rule sets the reply papers: they stay, but nobody can check them.
+		await clerk.go(`${slip}/docket`);
+		await clerk.page.$$eval('section[data-event="motion-return-date"] button', (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
+		await clerk.select('Is a 7-day answer demanded?', 'no');
+		await clerk.sees('no rule sets it from this day');
+		await clerk.fill('Reason', 'The notice of motion demands none');
+		await clerk.press('Keep the change', 'aside');
+		await clerk.misses('If this moves');
+		await io.go(`${slip}/docket`);
+		await io.go(await io.page.$$eval('section[data-event="motion-return-date"]', (all) => all.at(-1)!.querySelector('[data-deadline="Reply papers"] a[href^="/docket/check"]')!.getAttribute('href')!));
+		await io.sees('no rule sets this date any more');
+		assert.deepEqual(await io.page.$$eval('main form button, main button', (all) => all.map((b) => b.textContent!.trim()).filter((t) => /^(Confirm|I do not agree)/.test(t))), ['I do not agree']);
 	});
 
 	it('reads an answer that is a day as any other day, and counts from it', async () => {

@@ -73,7 +73,7 @@
 					{:else if data.can.docket}
 						<div class="mt-4 border-t border-rule pt-4">
 							{#if !returning}
-								<div class="flex gap-2"><ActionForm action="?/check" ondone={() => { toast(`${d.title}: confirmed.`); return next(); }}>{#snippet children({ busy })}<input type="hidden" name="deadlineId" value={d.id} /><button class="btn go" disabled={busy}>Confirm {short(d.date, data.today)}</button>{/snippet}</ActionForm><button class="btn" onclick={() => (returning = true)}>I do not agree</button></div>
+								<div class="flex gap-2">{#if d.byHand || d.fresh?.same}<ActionForm action="?/check" ondone={() => { toast(`${d.title}: confirmed.`); return next(); }}>{#snippet children({ busy })}<input type="hidden" name="deadlineId" value={d.id} /><button class="btn go" disabled={busy}>Confirm {short(d.date, data.today)}</button>{/snippet}</ActionForm>{/if}<button class="btn" onclick={() => (returning = true)}>I do not agree</button></div>
 							{:else}
 								<ActionForm action="?/return" ondone={() => { toast(`Returned to ${d.docketedBy}.`); return next(); }}>{#snippet children({ errors, busy })}<input type="hidden" name="deadlineId" value={d.id} /><Field label="What is wrong" error={errors.reason} hint="goes to {d.docketedBy} and into the logbook">{#snippet children(c)}<textarea class="box" name="reason" rows="3" bind:value={reason} {...c}></textarea>{/snippet}</Field><div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>Return it to {d.docketedBy}</button><button type="button" class="btn slight" onclick={() => (returning = false)}>Leave</button></div>{/snippet}</ActionForm>
 							{/if}

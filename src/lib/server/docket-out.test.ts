@@ -103,7 +103,7 @@ describe('the reminder ladder', () => {
 		await h.db.backup(file);
 		let kills = 0;
 		for (let round = 0; round < 16; round++) {
-			const child = spawn(process.execPath, ['--import', 'tsx', new URL('./jobs/remind-once.ts', import.meta.url).pathname, file, '2026-11-23', folder], { stdio: ['ignore', 'pipe', 'inherit'] });
+			const child = spawn(process.execPath, ['--import', 'tsx', new URL('./jobs/remind-once.ts', import.meta.url).pathname, file, '2026-11-23T10:00', folder], { stdio: ['ignore', 'pipe', 'inherit'] });
 			// Killed while it works: after its first word, a little later each time.
 			const done = await new Promise<boolean>((resolve) => {
 				if (round < 15) child.stdout.once('data', () => setTimeout(() => child.kill('SIGKILL'), round * round * 2));

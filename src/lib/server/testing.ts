@@ -12,13 +12,14 @@ export type TestHouse = World & { set(day: string, hour?: number): void; as(logi
 
 let seal: { p12: Buffer; password: string } | undefined;
 
-export async function testHouse(today = '2026-11-23'): Promise<TestHouse> {
+/** In memory, or in a file where its size in memory would be counted with what is measured. */
+export async function testHouse(today = '2026-11-23', path = ':memory:'): Promise<TestHouse> {
 	const zone = 'America/Los_Angeles';
 	let day: PlainDate = date(today);
 	let hour = 9;
 	let tick = 0;
 	const world: World = {
-		db: openDb(':memory:'), files: memoryFiles(), origin: 'http://localhost:3000',
+		db: openDb(path), files: memoryFiles(), origin: 'http://localhost:3000',
 		clock: { zone, today: () => day, now: () => new Date(instantOf(day, hour * 60, zone) + tick++).toISOString() },
 		seal: () => Promise.resolve((seal ??= makeSealKey('Larkhaven Ferries', Date.now())))
 	};

@@ -87,7 +87,7 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 	it('moves only the chosen dates of an event', async () => {
 		const hull = await matter(io, 'Sablewood');
 		await io.go(`${hull}/docket`);
-		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('move or correct'))!.click());
+		await io.change('trial-date');
 		const before = await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) => e.getAttribute('data-date'));
 		await io.fill('to', '2027-09-13');
 		await io.sees('3 dates');

@@ -50,7 +50,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	});
 
 	it('corrects how an event was served and what was answered, shown before it is kept', async () => {
-		await clerk.page.$$eval('section[data-event="motion-return-date"] button', (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
+		await clerk.change('motion-return-date');
 		await clerk.sees('If this moves');
 		await clerk.select('To be served by', 'By overnight');
 		await clerk.page.waitForFunction(() => /Serve motion papers\s*22 Feb 2027\s*26 Feb 2027\s*\+4/.test((document.querySelector('aside[aria-label="If the event moves"]') as HTMLElement).innerText));
@@ -68,7 +68,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.sees('corrected (served');
 		// Without the demand no rule sets the reply papers: they stay, but nobody can check them.
 		await clerk.go(`${slip}/docket`);
-		await clerk.page.$$eval('section[data-event="motion-return-date"] button', (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
+		await clerk.change('motion-return-date');
 		await clerk.select('Is a 7-day answer demanded?', 'no');
 		await clerk.sees('no rule sets it from this day');
 		await clerk.fill('Reason', 'The notice of motion demands none');
@@ -364,7 +364,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.press('Keep these days');
 		await io.sees('Tue 20 Jul 2027 to Fri 23 Jul 2027');
 		await io.go(`${pier}/docket`);
-		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('move or correct'))!.click());
+		await io.change('trial-date');
 		await io.fill('to', '14 Aug 2027');
 		await io.sees('The event itself falls on a day the court does not sit: Saturday');
 		await io.sees('Ines Okafor is away');

@@ -85,6 +85,11 @@ export class Desk {
 		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
 		await handle.dispose();
 	}
+	/** Opens the what-if of the last event of its sort on a matter's docket. */
+	async change(event: string) {
+		await this.page.waitForSelector(`section[data-event="${event}"]`);
+		await this.page.$$eval(`section[data-event="${event}"] button`, (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
+	}
 	async control(label: string) {
 		const found = await this.page.waitForFunction((l) => control(l), {}, label).catch(async () => { throw new Error(`no field "${label}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`); });
 		return found.asElement() as import('puppeteer-core').ElementHandle<HTMLInputElement>;

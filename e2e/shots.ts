@@ -26,7 +26,7 @@ try {
 	if (wants('matter-docket')) { await io.go(`${pier}/docket`); await io.press('Answer or Rule 12 motion'); await shot(io, 'matter-docket'); }
 	if (wants('what-if')) {
 		await io.go(`${pier}/docket`);
-		await io.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('section[data-event="trial-date"] button')].find((b) => b.textContent!.includes('move or correct'))!.click());
+		await io.change('trial-date');
 		await io.fill('to', '15 Nov 2027');
 		await io.sees('15 Oct');
 		await shot(io, 'what-if');

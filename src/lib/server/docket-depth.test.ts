@@ -166,11 +166,14 @@ describe('an event corrected', () => {
 		assert.equal(row('Reply papers', ny).state, 'proposed');
 		assert.deepEqual(JSON.parse(h.db.prepare<[string], { answers: string }>('SELECT answers FROM event WHERE id = ?').get(id)!.answers), { seven: 'yes' });
 		good(docketDeadline(h.as('okafor'), { deadlineIds: [row('Reply papers', ny).id] }));
+		good(addMember(h.as('okafor'), { matterId: ny, staffId: 'stf_castellan' }));
+		good(checkDeadline(h.as('castellan'), { deadlineId: row('Reply papers', ny).id }));
 		assert.equal(movesOf(h, id, date('2027-03-15'), { answers: {} }).gone.length, 1);
 		good(move({ answers: {} }));
+		assert.equal(row('Reply papers', ny).checked_by, null, 'checked it was under a rule that set it');
+		assert.match(h.db.prepare<[string], { text: string }>("SELECT text FROM logbook WHERE matter_id = ? AND text LIKE '%corrected%' ORDER BY id DESC").get(ny)!.text, /no rule sets Reply papers any more/);
 		const reply = row('Reply papers', ny);
 		assert.equal(reply.state, 'docketed', 'a docketed date is not taken off behind one’s back');
-		good(addMember(h.as('okafor'), { matterId: ny, staffId: 'stf_castellan' }));
 		assert.match(bad(checkDeadline(h.as('castellan'), { deadlineId: reply.id }))['']!, /No rule sets this date any more/);
 		assert.deepEqual([checkItem(h, h.staff('castellan'), reply.id)!.fresh, checkItem(h, h.staff('castellan'), reply.id)!.byHand], [null, false]);
 		good(vacateDeadline(h.as('okafor'), { deadlineId: reply.id, reason: 'No rule sets it' }));

@@ -228,6 +228,12 @@ export const moveEvent = command({
 			if (v.state === 'docketed' && v.days !== 0) said.push(`${v.title} from ${shortDate(v.from)} to ${shortDate(v.to)}`);
 			said.push(...more);
 		}
+		// What no rule sets any more stays, but nobody has checked that it should.
+		for (const d of ctx.db.prepare<[string], DeadlineRow>("SELECT * FROM deadline WHERE event_id = ? AND state = 'docketed' AND computed IS NULL").all(e.id)) {
+			if (!book || fresh.has(d.rule)) continue;
+			ctx.db.prepare('UPDATE deadline SET checked_by = NULL, checked_at = NULL, version = version + 1 WHERE id = ?').run(d.id);
+			said.push(`no rule sets ${d.title} any more`);
+		}
 		for (const p of book ? born : []) {
 			const off = ctx.db.prepare<[string, string], { id: string }>("SELECT id FROM deadline WHERE event_id = ? AND rule = ? AND state = 'vacated'").get(e.id, p.rule);
 			if (off) proposeAgain(ctx, off.id, { date: p.date, time: p.time, trace: p.trace, authority: p.authority, version: book!.version });

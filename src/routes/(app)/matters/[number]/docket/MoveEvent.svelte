@@ -74,7 +74,7 @@
 					</div>
 				{/each}
 				{#each born as b (b.title)}<p class="row py-1.5">{b.title}: <b class="font-semibold">{short(b.date, today)}</b>, set only now; it comes as a proposal</p>{/each}
-				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">{g}: no rule sets it from this day; it stays as it was</p>{/each}
+				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">{g}: no rule sets it from this day; it stays, to be checked again or taken off</p>{/each}
 			</div>
 			{#if ready}
 				<Field label="Reason" error={errors.reason} class="mt-3" hint="kept with the change: the order, the agreement, a slip">{#snippet children(c)}<input class="box" name="reason" bind:value={reason} autocomplete="off" {...c} />{/snippet}</Field>

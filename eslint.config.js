@@ -10,11 +10,17 @@ export default ts.config(
 	...ts.configs.recommended,
 	...svelte.configs.recommended,
 	{ languageOptions: { globals: { ...globals.browser, ...globals.node } } },
-	{ files: ['**/*.svelte', '**/*.svelte.ts'], languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: config } } },
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: { parserOptions: { parser: ts.parser, svelteConfig: config } }
+	},
 	{
 		rules: {
 			'@typescript-eslint/no-explicit-any': 'error',
-			'@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+			'@typescript-eslint/no-unused-vars': [
+				'error',
+				{ argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }
+			],
 			'no-undef': 'off',
 			// One base path, known links: resolve() around each would say nothing.
 			'svelte/no-navigation-without-resolve': 'off',
@@ -24,10 +30,25 @@ export default ts.config(
 	},
 	{
 		// The core has no clock, no database, no framework, no file, no network, and no Date.
-		files: ['core/**/*.ts'], ignores: ['core/**/*.test.ts'],
+		files: ['core/**/*.ts'],
+		ignores: ['core/**/*.test.ts'],
 		rules: {
 			'no-restricted-globals': ['error', 'Date', 'process', 'fetch', 'window', 'document'],
-			'no-restricted-imports': ['error', { patterns: ['#server/*', '$lib/*', '$app/*', '**/src/**', 'node:*', 'svelte*', '@sveltejs/*', 'better-sqlite3'] }]
+			'no-restricted-imports': [
+				'error',
+				{
+					patterns: [
+						'#server/*',
+						'$lib/*',
+						'$app/*',
+						'**/src/**',
+						'node:*',
+						'svelte*',
+						'@sveltejs/*',
+						'better-sqlite3'
+					]
+				}
+			]
 		}
 	}
 );

@@ -6,12 +6,26 @@ export default {
 	preprocess: vitePreprocess(),
 	kit: {
 		adapter: adapter({ out: 'build', precompress: false }),
-		typescript: { config: (c) => { c.include.push('../core/**/*.ts'); return c; } },
+		typescript: {
+			config: (c) => {
+				c.include.push('../core/**/*.ts');
+				return c;
+			}
+		},
 		csp: {
 			mode: 'auto',
 			directives: {
-				'default-src': ['self'], 'script-src': ['self'], 'style-src': ['self', 'unsafe-inline'], 'img-src': ['self', 'data:', 'blob:'], 'font-src': ['self', 'data:'],
-				'connect-src': ['self'], 'worker-src': ['self', 'blob:'], 'object-src': ['none'], 'base-uri': ['self'], 'form-action': ['self'], 'frame-ancestors': ['none']
+				'default-src': ['self'],
+				'script-src': ['self'],
+				'style-src': ['self', 'unsafe-inline'],
+				'img-src': ['self', 'data:', 'blob:'],
+				'font-src': ['self', 'data:'],
+				'connect-src': ['self'],
+				'worker-src': ['self', 'blob:'],
+				'object-src': ['none'],
+				'base-uri': ['self'],
+				'form-action': ['self'],
+				'frame-ancestors': ['none']
 			}
 		}
 	}

@@ -21,104 +21,324 @@ import { Chance } from '../demo/chance.ts';
 
 const ms = (f: () => void): number => {
 	f();
-	const runs = Array.from({ length: 5 }, () => { const t = performance.now(); f(); return performance.now() - t; });
+	const runs = Array.from({ length: 5 }, () => {
+		const t = performance.now();
+		f();
+		return performance.now() - t;
+	});
 	return runs.sort((a, b) => a - b)[2]!;
 };
-const say = (what: string, ratio: number, goal: string) => console.log(`${what.padEnd(78)} ${ratio.toFixed(2).padStart(8)}   ${goal}`);
+const say = (what: string, ratio: number, goal: string) =>
+	console.log(`${what.padEnd(78)} ${ratio.toFixed(2).padStart(8)}   ${goal}`);
 const rnd = new Chance(7);
 
 // Counting against a day-by-day loop over a general date library, the same holidays, the same answers.
 const book = rulebook('us-federal.ca-nd');
-const cases = Array.from({ length: 4000 }, () => ({ from: fromDay(toDay(date('2020-01-01')) + rnd.int(0, 9000)), n: rnd.int(1, 120), unit: rnd.pick(['d', 'cd'] as const) }));
-const ours = () => cases.map((c) => count(book.method, book.calendar, { from: c.from, amount: parseAmount(`+${c.n}${c.unit}`), service: 'electronic' }).date);
+const cases = Array.from({ length: 4000 }, () => ({
+	from: fromDay(toDay(date('2020-01-01')) + rnd.int(0, 9000)),
+	n: rnd.int(1, 120),
+	unit: rnd.pick(['d', 'cd'] as const)
+}));
+const ours = () =>
+	cases.map(
+		(c) =>
+			count(book.method, book.calendar, {
+				from: c.from,
+				amount: parseAmount(`+${c.n}${c.unit}`),
+				service: 'electronic'
+			}).date
+	);
 const holidays = new Set<string>();
-for (let d = toDay(date('2019-06-01')); d < toDay(date('2046-01-01')); d++) if (book.calendar.closed(d, 1)?.kind === 'holiday') holidays.add(fromDay(d));
-const theirs = () => cases.map((c) => {
-	let d = parseISO(c.from);
-	const closed = () => d.getDay() === 0 || d.getDay() === 6 || holidays.has(format(d, 'yyyy-MM-dd'));
-	for (let left = c.n; left > 0; ) { d = dfAddDays(d, 1); if (c.unit === 'd' || !closed()) left--; }
-	while (closed()) d = dfAddDays(d, 1);
-	return format(d, 'yyyy-MM-dd') as PlainDate;
-});
+for (let d = toDay(date('2019-06-01')); d < toDay(date('2046-01-01')); d++)
+	if (book.calendar.closed(d, 1)?.kind === 'holiday') holidays.add(fromDay(d));
+const theirs = () =>
+	cases.map((c) => {
+		let d = parseISO(c.from);
+		const closed = () =>
+			d.getDay() === 0 || d.getDay() === 6 || holidays.has(format(d, 'yyyy-MM-dd'));
+		for (let left = c.n; left > 0;) {
+			d = dfAddDays(d, 1);
+			if (c.unit === 'd' || !closed()) left--;
+		}
+		while (closed()) d = dfAddDays(d, 1);
+		return format(d, 'yyyy-MM-dd') as PlainDate;
+	});
 if (JSON.stringify(ours()) !== JSON.stringify(theirs())) throw new Error('the two counts differ');
 const loop = ms(theirs);
-say('day-by-day loop over a general date library / our count', loop / ms(ours), 'at least 50, same answers');
-const explained = () => cases.map((c) => sentences(count(book.method, book.calendar, { from: c.from, amount: parseAmount(`+${c.n}${c.unit}`), service: 'electronic' }).trace).length);
-say('the same loop / our count with its sentences written out', loop / ms(explained), 'for comparison');
+say(
+	'day-by-day loop over a general date library / our count',
+	loop / ms(ours),
+	'at least 50, same answers'
+);
+const explained = () =>
+	cases.map(
+		(c) =>
+			sentences(
+				count(book.method, book.calendar, {
+					from: c.from,
+					amount: parseAmount(`+${c.n}${c.unit}`),
+					service: 'electronic'
+				}).trace
+			).length
+	);
+say(
+	'the same loop / our count with its sentences written out',
+	loop / ms(explained),
+	'for comparison'
+);
 
 // A closure over 100,000 docketed dates: what it would change, against the bare counts of the same dates.
 {
 	// In a file, as a real house is: its database is not part of the memory of the preview.
 	const folder = mkdtempSync(join(tmpdir(), 'kite-bench-'));
 	const house = await testHouse(undefined, join(folder, 'bench.db'));
-	const N = 100_000, PER = 50;
-	const days = Array.from({ length: N }, () => fromDay(toDay(date('2026-05-01')) + rnd.int(0, 200)));
+	const N = 100_000,
+		PER = 50;
+	const days = Array.from({ length: N }, () =>
+		fromDay(toDay(date('2026-05-01')) + rnd.int(0, 200))
+	);
 	const kinds = rulebook('us-federal.ca-nd').events.get('interrogatories-served')!;
 	house.db.transaction(() => {
-		const m = house.db.prepare("INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, 'Matter', 'litigation', 'open', 'unit_0', 'stf_okafor', 'stf_okafor', 0, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')");
-		const e = house.db.prepare("INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, service, entered_by, entered_at) VALUES (?, ?, 'interrogatories-served', 'Interrogatories served', 'us-federal.ca-nd', '1', ?, 'mail', 'stf_okafor', '2026-01-05T00:00:00.000Z')");
-		const d = house.db.prepare("INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answers', 'Rule', 'serve', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')");
+		const m = house.db.prepare(
+			"INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, 'Matter', 'litigation', 'open', 'unit_0', 'stf_okafor', 'stf_okafor', 0, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')"
+		);
+		const e = house.db.prepare(
+			"INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, service, entered_by, entered_at) VALUES (?, ?, 'interrogatories-served', 'Interrogatories served', 'us-federal.ca-nd', '1', ?, 'mail', 'stf_okafor', '2026-01-05T00:00:00.000Z')"
+		);
+		const d = house.db.prepare(
+			"INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answers', 'Rule', 'serve', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')"
+		);
 		for (let i = 0; i < N / PER; i++) m.run(`mat_${i}`, `LF-2026-${String(i).padStart(5, '0')}`);
 		for (let i = 0; i < N; i++) {
 			e.run(`evt_${String(i).padStart(6, '0')}`, `mat_${i % (N / PER)}`, days[i]);
-			d.run(`due_${i}`, `mat_${i % (N / PER)}`, `evt_${String(i).padStart(6, '0')}`, kinds.rules[0]!.id, propose(book, { event: 'interrogatories-served', date: days[i]!, service: 'mail', answers: {} }).deadlines[0]!.date);
+			d.run(
+				`due_${i}`,
+				`mat_${i % (N / PER)}`,
+				`evt_${String(i).padStart(6, '0')}`,
+				kinds.rules[0]!.id,
+				propose(book, {
+					event: 'interrogatories-served',
+					date: days[i]!,
+					service: 'mail',
+					answers: {}
+				}).deadlines[0]!.date
+			);
 		}
 	})();
 	house.db.exec('ANALYZE');
-	const closure = { book: 'us-federal.ca-nd', date: date('2026-08-13'), kind: 'holiday' as const, name: 'x' };
-	const bare = () => { let n = 0; for (const from of days) n += propose(book, { event: 'interrogatories-served', date: from, service: 'mail', answers: {}, closures: [closure] }).deadlines.length; return n; };
-	let found = 0, most = 0;
-	const preview = () => { found = closureEffects(house, closure).length; most = Math.max(most, process.memoryUsage().rss); };
+	const closure = {
+		book: 'us-federal.ca-nd',
+		date: date('2026-08-13'),
+		kind: 'holiday' as const,
+		name: 'x'
+	};
+	const bare = () => {
+		let n = 0;
+		for (const from of days)
+			n += propose(book, {
+				event: 'interrogatories-served',
+				date: from,
+				service: 'mail',
+				answers: {},
+				closures: [closure]
+			}).deadlines.length;
+		return n;
+	};
+	let found = 0,
+		most = 0;
+	const preview = () => {
+		found = closureEffects(house, closure).length;
+		most = Math.max(most, process.memoryUsage().rss);
+	};
 	const ratio = ms(preview) / ms(() => void bare());
 	if (found === 0) throw new Error('the closure changes nothing');
-	say(`a closure previewed over ${N} dates (${found} change) / the bare counts of those dates`, ratio, 'at most 2');
-	console.log(`memory of the whole process at its most while previewing: ${Math.round(most / 1024 / 1024)} MB (under 300)`);
+	say(
+		`a closure previewed over ${N} dates (${found} change) / the bare counts of those dates`,
+		ratio,
+		'at most 2'
+	);
+	console.log(
+		`memory of the whole process at its most while previewing: ${Math.round(most / 1024 / 1024)} MB (under 300)`
+	);
 	house.db.close();
 	rmSync(folder, { recursive: true });
 }
 
 // Lists against their own bare SQL, at size.
 const h = await testHouse();
-const MATTERS = 50_000, DATES = 10;
+const MATTERS = 50_000,
+	DATES = 10;
 h.db.transaction(() => {
-	const m = h.db.prepare("INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, ?, ?, 'open', ?, ?, ?, ?, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')");
-	const e = h.db.prepare("INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, entered_by, entered_at) VALUES (?, ?, 'complaint-filed', 'Complaint filed', 'us-federal.ca-nd', '1', '2026-01-05', 'stf_okafor', '2026-01-05T00:00:00.000Z')");
-	const d = h.db.prepare("INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answer', 'Rule', 'file', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')");
+	const m = h.db.prepare(
+		"INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, ?, ?, 'open', ?, ?, ?, ?, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')"
+	);
+	const e = h.db.prepare(
+		"INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, entered_by, entered_at) VALUES (?, ?, 'complaint-filed', 'Complaint filed', 'us-federal.ca-nd', '1', '2026-01-05', 'stf_okafor', '2026-01-05T00:00:00.000Z')"
+	);
+	const d = h.db.prepare(
+		"INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answer', 'Rule', 'file', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')"
+	);
 	for (let i = 0; i < MATTERS; i++) {
-		m.run(`mat_${i}`, `LF-2026-${String(i).padStart(5, '0')}`, `Matter ${rnd.pick(['harbor', 'ramp', 'hull', 'fuel', 'ticket'])} ${i}`, rnd.pick(['litigation', 'agreement', 'corporate']), `unit_${i % 6}`, `stf_${rnd.pick(['okafor', 'wardle', 'quiroga'])}`, 'stf_okafor', i % 20 === 0 ? 1 : 0);
+		m.run(
+			`mat_${i}`,
+			`LF-2026-${String(i).padStart(5, '0')}`,
+			`Matter ${rnd.pick(['harbor', 'ramp', 'hull', 'fuel', 'ticket'])} ${i}`,
+			rnd.pick(['litigation', 'agreement', 'corporate']),
+			`unit_${i % 6}`,
+			`stf_${rnd.pick(['okafor', 'wardle', 'quiroga'])}`,
+			'stf_okafor',
+			i % 20 === 0 ? 1 : 0
+		);
 		e.run(`evt_${i}`, `mat_${i}`);
-		for (let k = 0; k < DATES; k++) d.run(`due_${i}_${k}`, `mat_${i}`, `evt_${i}`, `r${k}`, fromDay(toDay(date('2026-06-01')) + rnd.int(0, 700)));
+		for (let k = 0; k < DATES; k++)
+			d.run(
+				`due_${i}_${k}`,
+				`mat_${i}`,
+				`evt_${i}`,
+				`r${k}`,
+				fromDay(toDay(date('2026-06-01')) + rnd.int(0, 700))
+			);
 	}
 })();
 h.db.exec('ANALYZE');
 const me = h.staff('castellan');
-const bareMatters = h.db.prepare("SELECT * FROM matter m WHERE m.restricted = 0 ORDER BY (SELECT position FROM kind k WHERE k.id = m.kind), m.number DESC LIMIT 60");
+const bareMatters = h.db.prepare(
+	'SELECT * FROM matter m WHERE m.restricted = 0 ORDER BY (SELECT position FROM kind k WHERE k.id = m.kind), m.number DESC LIMIT 60'
+);
 const bareCount = h.db.prepare('SELECT count(*) FROM matter WHERE restricted = 0');
-say(`first page of ${MATTERS} matters, by kind / the bare SQL of its rows and count`, ms(() => void matterList(h, me, { who: 'all', group: 'kind' })) / ms(() => { bareMatters.all(); bareCount.get(); }), 'at most 3');
-const bareHours = h.db.prepare("SELECT m.*, (SELECT sum(t.minutes) FROM time_entry t WHERE t.matter_id = m.id) AS hours FROM matter m WHERE m.restricted = 0 ORDER BY hours DESC, m.number DESC LIMIT 60");
-say(`first page of ${MATTERS} matters, sorted by hours / the bare SQL of its rows and count`, ms(() => void matterList(h, me, { who: 'all', sort: '-hours' })) / ms(() => { bareHours.all(); bareCount.get(); }), 'at most 3');
-const bareDocket = h.db.prepare("SELECT d.*, m.title FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND m.restricted = 0 ORDER BY d.date, d.id LIMIT 80");
-const bareDocketCount = h.db.prepare("SELECT count(*) FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND m.restricted = 0");
-say(`first page of the docket, ${MATTERS * DATES} dates / the bare SQL of its rows and count`, ms(() => void docket(h, me, {})) / ms(() => { bareDocket.all(); bareDocketCount.get(); }), 'at most 3');
+say(
+	`first page of ${MATTERS} matters, by kind / the bare SQL of its rows and count`,
+	ms(() => void matterList(h, me, { who: 'all', group: 'kind' })) /
+		ms(() => {
+			bareMatters.all();
+			bareCount.get();
+		}),
+	'at most 3'
+);
+const bareHours = h.db.prepare(
+	'SELECT m.*, (SELECT sum(t.minutes) FROM time_entry t WHERE t.matter_id = m.id) AS hours FROM matter m WHERE m.restricted = 0 ORDER BY hours DESC, m.number DESC LIMIT 60'
+);
+say(
+	`first page of ${MATTERS} matters, sorted by hours / the bare SQL of its rows and count`,
+	ms(() => void matterList(h, me, { who: 'all', sort: '-hours' })) /
+		ms(() => {
+			bareHours.all();
+			bareCount.get();
+		}),
+	'at most 3'
+);
+const bareDocket = h.db.prepare(
+	"SELECT d.*, m.title FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND m.restricted = 0 ORDER BY d.date, d.id LIMIT 80"
+);
+const bareDocketCount = h.db.prepare(
+	"SELECT count(*) FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND m.restricted = 0"
+);
+say(
+	`first page of the docket, ${MATTERS * DATES} dates / the bare SQL of its rows and count`,
+	ms(() => void docket(h, me, {})) /
+		ms(() => {
+			bareDocket.all();
+			bareDocketCount.get();
+		}),
+	'at most 3'
+);
 
 // A million texts: notes with names in them, a twentieth of them in restricted matters.
-const LAST = ['Brightwater', 'Cormorant', 'Eastlake', 'Fenwright', 'Gallowglass', 'Hollingbury', 'Ironwood', 'Kestrelby', 'Lanternhall', 'Mossgrove'], FIRST = ['Adaeze', 'Bodil', 'Caspian', 'Delphine', 'Emeka', 'Fenna', 'Gideon', 'Halina', 'Jorun', 'Katya'];
-const WORDS = Array.from({ length: 4000 }, (_, i) => `w${(i * 7919).toString(36)}${'aeiou'[i % 5]}rt`);
+const LAST = [
+		'Brightwater',
+		'Cormorant',
+		'Eastlake',
+		'Fenwright',
+		'Gallowglass',
+		'Hollingbury',
+		'Ironwood',
+		'Kestrelby',
+		'Lanternhall',
+		'Mossgrove'
+	],
+	FIRST = [
+		'Adaeze',
+		'Bodil',
+		'Caspian',
+		'Delphine',
+		'Emeka',
+		'Fenna',
+		'Gideon',
+		'Halina',
+		'Jorun',
+		'Katya'
+	];
+const WORDS = Array.from(
+	{ length: 4000 },
+	(_, i) => `w${(i * 7919).toString(36)}${'aeiou'[i % 5]}rt`
+);
 const TEXTS = 1_000_000;
-const put = h.db.prepare("INSERT INTO search_text (kind, ref, matter_id, title, body) VALUES ('note', ?, ?, '', ?)");
-h.db.transaction(() => { for (let i = 0; i < TEXTS; i++) put.run(`n${i}`, `mat_${i % MATTERS}`, `${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${i % 9 === 0 ? `${rnd.pick(FIRST)} ${rnd.pick(LAST)}` : rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)}${i % 20_011 === 0 ? ' Tidewreck Dredging' : ''}`); })();
-const bareSearch = (match: string) => h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 16').all(match);
-for (const [what, words, match] of [['a rare word', 'tidewreck', '"tidewreck"*'], ['a common name', 'cormorant', '"cormorant"*'], ['two words', 'gideon eastlake', '"gideon"* "eastlake"*']] as const) say(`search of ${TEXTS} texts, scoped to the viewer, ${what} / the bare full-text query`, ms(() => void search(h, me, words)) / ms(() => void bareSearch(match)), 'at most 2');
+const put = h.db.prepare(
+	"INSERT INTO search_text (kind, ref, matter_id, title, body) VALUES ('note', ?, ?, '', ?)"
+);
+h.db.transaction(() => {
+	for (let i = 0; i < TEXTS; i++)
+		put.run(
+			`n${i}`,
+			`mat_${i % MATTERS}`,
+			`${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${i % 9 === 0 ? `${rnd.pick(FIRST)} ${rnd.pick(LAST)}` : rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)} ${rnd.pick(WORDS)}${i % 20_011 === 0 ? ' Tidewreck Dredging' : ''}`
+		);
+})();
+const bareSearch = (match: string) =>
+	h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 16').all(match);
+for (const [what, words, match] of [
+	['a rare word', 'tidewreck', '"tidewreck"*'],
+	['a common name', 'cormorant', '"cormorant"*'],
+	['two words', 'gideon eastlake', '"gideon"* "eastlake"*']
+] as const)
+	say(
+		`search of ${TEXTS} texts, scoped to the viewer, ${what} / the bare full-text query`,
+		ms(() => void search(h, me, words)) / ms(() => void bareSearch(match)),
+		'at most 2'
+	);
 interestReport(h, me, ['Tidewrack Dredging LLC']); // the vocabulary is read once
 for (const name of ['Tidewrack Dredging LLC', 'Eastlake, Gideon']) {
 	const { query } = expand(h, nameForm(name));
-	say(`interest check of “${name}”, ${TEXTS} texts / the bare full-text query of its words`, ms(() => void interestReport(h, me, [name])) / ms(() => void h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 500').all(query)), 'at most 2');
+	say(
+		`interest check of “${name}”, ${TEXTS} texts / the bare full-text query of its words`,
+		ms(() => void interestReport(h, me, [name])) /
+			ms(
+				() =>
+					void h.db
+						.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 500')
+						.all(query)
+			),
+		'at most 2'
+	);
 }
 
 // The labelled pairs of names.
-const pairs = parse(readFileSync(new URL('names.csv', import.meta.url)), { columns: true }) as { one: string; other: string; same: string }[];
-const said = pairs.map((p) => ({ yes: p.same === 'yes', says: compareNames(nameForm(p.one), nameForm(p.other)).strength >= 70 }));
+const pairs = parse(readFileSync(new URL('names.csv', import.meta.url)), { columns: true }) as {
+	one: string;
+	other: string;
+	same: string;
+}[];
+const said = pairs.map((p) => ({
+	yes: p.same === 'yes',
+	says: compareNames(nameForm(p.one), nameForm(p.other)).strength >= 70
+}));
 const tp = said.filter((x) => x.yes && x.says).length;
-say(`names: recall over ${pairs.length} labelled pairs`, tp / said.filter((x) => x.yes).length, 'at least 0.98');
+say(
+	`names: recall over ${pairs.length} labelled pairs`,
+	tp / said.filter((x) => x.yes).length,
+	'at least 0.98'
+);
 say('names: precision', tp / said.filter((x) => x.says).length, 'at least 0.9');
-say('sharing 1,000 amounts among 6 / 1,000 sums of 6', ms(() => { for (let i = 0; i < 1000; i++) share(i * 997, [1, 2, 3, 4, 5, 6]); }) / Math.max(0.01, ms(() => { for (let i = 0; i < 1000; i++) [1, 2, 3, 4, 5, 6].reduce((a, b) => a + b, i); })), 'exact, in whole numbers');
+say(
+	'sharing 1,000 amounts among 6 / 1,000 sums of 6',
+	ms(() => {
+		for (let i = 0; i < 1000; i++) share(i * 997, [1, 2, 3, 4, 5, 6]);
+	}) /
+		Math.max(
+			0.01,
+			ms(() => {
+				for (let i = 0; i < 1000; i++) [1, 2, 3, 4, 5, 6].reduce((a, b) => a + b, i);
+			})
+		),
+	'exact, in whole numbers'
+);

@@ -16,7 +16,8 @@ await answerLines((input) => {
 	if (service !== undefined) request.service = service;
 	const roll = textField(input, 'roll');
 	if (roll !== undefined) {
-		if (roll !== 'towards' && roll !== 'none' && roll !== 'usual') throw new LineError('"roll" is "towards" or "none"');
+		if (roll !== 'towards' && roll !== 'none' && roll !== 'usual')
+			throw new LineError('"roll" is "towards" or "none"');
 		request.roll = roll;
 	}
 	if (input.everyDay !== undefined) {
@@ -29,5 +30,9 @@ await answerLines((input) => {
 		request.act = act;
 	}
 	const answer = count(rules.method, calendarOf(rules, closuresField(input)), request);
-	return { date: answer.date, time: answer.time, trace: answer.trace.map((s) => ({ ...s, text: sentence(s) })) };
+	return {
+		date: answer.date,
+		time: answer.time,
+		trace: answer.trace.map((s) => ({ ...s, text: sentence(s) }))
+	};
 });

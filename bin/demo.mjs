@@ -12,12 +12,26 @@ process.env.KITE_DATA = data;
 process.env.KITE_HOME = home;
 process.env.KITE_ORIGIN ??= `http://localhost:${port}`;
 process.env.KITE_LOG ??= 'warn';
-if (process.argv.includes('--fresh')) for (const f of ['kite-pen.db', 'kite-pen.db-wal', 'kite-pen.db-shm', 'files', 'seal.p12', 'seal.password']) rmSync(join(data, f), { recursive: true, force: true });
+if (process.argv.includes('--fresh'))
+	for (const f of [
+		'kite-pen.db',
+		'kite-pen.db-wal',
+		'kite-pen.db-shm',
+		'files',
+		'seal.p12',
+		'seal.password'
+	])
+		rmSync(join(data, f), { recursive: true, force: true });
 if (!existsSync(join(data, 'kite-pen.db'))) {
 	console.log('Making the demo data…');
-	const r = spawnSync(process.execPath, ['--import', 'tsx', join(home, 'demo/make.ts')], { cwd: home, stdio: 'inherit', env: process.env });
+	const r = spawnSync(process.execPath, ['--import', 'tsx', join(home, 'demo/make.ts')], {
+		cwd: home,
+		stdio: 'inherit',
+		env: process.env
+	});
 	if (r.status !== 0) {
-		for (const f of ['kite-pen.db', 'kite-pen.db-wal', 'kite-pen.db-shm']) rmSync(join(data, f), { force: true });
+		for (const f of ['kite-pen.db', 'kite-pen.db-wal', 'kite-pen.db-shm'])
+			rmSync(join(data, f), { force: true });
 		process.exit(1);
 	}
 }
@@ -25,8 +39,12 @@ const { serve } = await import('./serve.mjs');
 await serve({ port, host: process.env.HOST ?? '127.0.0.1', plain: true });
 const { default: Database } = await import('better-sqlite3');
 const db = new Database(join(data, 'kite-pen.db'), { readonly: true });
-const people = db.prepare('SELECT login, name, role FROM staff WHERE demo = 1 ORDER BY rowid').all();
+const people = db
+	.prepare('SELECT login, name, role FROM staff WHERE demo = 1 ORDER BY rowid')
+	.all();
 db.close();
-console.log(`\nKite Pen is open at ${process.env.KITE_ORIGIN}\n\nDemo people (choose one on the sign-in page, or sign in with the name and the password "larkhaven"):`);
+console.log(
+	`\nKite Pen is open at ${process.env.KITE_ORIGIN}\n\nDemo people (choose one on the sign-in page, or sign in with the name and the password "larkhaven"):`
+);
 for (const p of people) console.log(`  ${p.login.padEnd(10)} ${p.name.padEnd(20)} ${p.role}`);
 console.log('\nStop with Ctrl-C. The data stays; npm run demo -- --fresh makes it anew.');

@@ -13,14 +13,18 @@ export function book(input: Record<string, unknown>): Rulebook {
 export function dateField(input: Record<string, unknown>, name: string): PlainDate {
 	if (input[name] === undefined) throw new LineError(`"${name}" is missing: a date YYYY-MM-DD`);
 	const date = parseDate(input[name]);
-	if (!date) throw new LineError(`"${name}" is not a date that exists (YYYY-MM-DD, 1900 to 2199): ${JSON.stringify(input[name])}`);
+	if (!date)
+		throw new LineError(
+			`"${name}" is not a date that exists (YYYY-MM-DD, 1900 to 2199): ${JSON.stringify(input[name])}`
+		);
 	return date;
 }
 
 export function timeField(input: Record<string, unknown>): number | undefined {
 	if (input.time === undefined || input.time === null) return undefined;
 	const time = parseTime(input.time);
-	if (time === undefined) throw new LineError(`"time" is not a time HH:MM: ${JSON.stringify(input.time)}`);
+	if (time === undefined)
+		throw new LineError(`"time" is not a time HH:MM: ${JSON.stringify(input.time)}`);
 	return time;
 }
 
@@ -36,11 +40,16 @@ export function closuresField(input: Record<string, unknown>): Closure[] {
 	const list = input.closures ?? [];
 	if (!Array.isArray(list)) throw new LineError('"closures" must be a list of dates');
 	return list.map((c: unknown): Closure => {
-		const object = typeof c === 'object' && c !== null ? (c as Record<string, unknown>) : { date: c };
+		const object =
+			typeof c === 'object' && c !== null ? (c as Record<string, unknown>) : { date: c };
 		const kind = object.kind ?? 'office';
-		if (kind !== 'office' && kind !== 'holiday') throw new LineError('a closure is of kind "office" or "holiday"');
+		if (kind !== 'office' && kind !== 'holiday')
+			throw new LineError('a closure is of kind "office" or "holiday"');
 		const date = parseDate(object.date);
-		if (!date) throw new LineError(`"closures" has a date that does not exist: ${JSON.stringify(object.date)}`);
+		if (!date)
+			throw new LineError(
+				`"closures" has a date that does not exist: ${JSON.stringify(object.date)}`
+			);
 		return { date, kind };
 	});
 }

@@ -4,13 +4,16 @@ import { createInterface } from 'node:readline';
 /** A problem a caller can cause: its message is the answer. */
 export class LineError extends Error {}
 
-export async function answerLines(answer: (input: Record<string, unknown>) => unknown): Promise<void> {
+export async function answerLines(
+	answer: (input: Record<string, unknown>) => unknown
+): Promise<void> {
 	let out: string[] = [];
 	const flush = async () => {
 		if (out.length === 0) return;
 		const text = out.join('\n') + '\n';
 		out = [];
-		if (!process.stdout.write(text)) await new Promise<void>((done) => process.stdout.once('drain', done));
+		if (!process.stdout.write(text))
+			await new Promise<void>((done) => process.stdout.once('drain', done));
 	};
 	for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
 		if (line.trim() === '') continue;
@@ -27,7 +30,8 @@ function one(line: string, answer: (input: Record<string, unknown>) => unknown):
 	} catch {
 		return { error: 'this line is not JSON' };
 	}
-	if (typeof input !== 'object' || input === null || Array.isArray(input)) return { error: 'this line is not a JSON object' };
+	if (typeof input !== 'object' || input === null || Array.isArray(input))
+		return { error: 'this line is not a JSON object' };
 	try {
 		return answer(input as Record<string, unknown>);
 	} catch (e) {

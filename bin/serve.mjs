@@ -12,9 +12,15 @@ export async function serve(o) {
 	const { handler } = await import('../build/handler.js');
 	const server = createServer((req, res) => {
 		if (o.plain) req.headers['x-kite-protocol'] = 'http';
-		handler(req, res, () => { res.statusCode = 404; res.end(); });
+		handler(req, res, () => {
+			res.statusCode = 404;
+			res.end();
+		});
 	});
-	await new Promise((resolve, reject) => { server.once('error', reject); server.listen(o.port, o.host, resolve); });
+	await new Promise((resolve, reject) => {
+		server.once('error', reject);
+		server.listen(o.port, o.host, resolve);
+	});
 	let ending = false;
 	const end = (signal) => {
 		if (ending) return;

@@ -13,12 +13,22 @@ import { verifyAudit } from '#server/trust/audit.ts';
 
 function make(today: string): { db: Database.Database; end(): void } {
 	const data = mkdtempSync(join(tmpdir(), 'kite-demo-'));
-	const r = spawnSync(process.execPath, ['--import', 'tsx', 'demo/make.ts'], { env: { ...process.env, KITE_DATA: data, KITE_TODAY: today }, encoding: 'utf8' });
+	const r = spawnSync(process.execPath, ['--import', 'tsx', 'demo/make.ts'], {
+		env: { ...process.env, KITE_DATA: data, KITE_TODAY: today },
+		encoding: 'utf8'
+	});
 	assert.equal(r.status, 0, `${today}: ${r.stderr}`);
 	const db = new Database(join(data, 'kite-pen.db'), { readonly: true });
-	return { db, end: () => { db.close(); rmSync(data, { recursive: true, force: true }); } };
+	return {
+		db,
+		end: () => {
+			db.close();
+			rmSync(data, { recursive: true, force: true });
+		}
+	};
 }
-const count = (db: Database.Database, sql: string) => db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${sql}`).get()!.n;
+const count = (db: Database.Database, sql: string) =>
+	db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${sql}`).get()!.n;
 
 for (const today of ['2026-11-29', '2028-02-29', '2026-12-26'])
 	it(`is made on ${today}, whole`, () => {
@@ -29,15 +39,31 @@ for (const today of ['2026-11-29', '2028-02-29', '2026-12-26'])
 		assert.ok(count(db, 'time_entry') > 5000, 'three years of time');
 		assert.ok(count(db, "cost_run WHERE state = 'approved'") >= 33);
 		assert.ok(count(db, "deadline WHERE state = 'docketed' AND checked_by IS NULL") >= 4);
-		assert.equal(count(db, "deadline WHERE state = 'docketed' AND date < '" + today + "' AND title = 'Notice of appeal'"), 1, 'one date was missed');
+		assert.equal(
+			count(
+				db,
+				"deadline WHERE state = 'docketed' AND date < '" +
+					today +
+					"' AND title = 'Notice of appeal'"
+			),
+			1,
+			'one date was missed'
+		);
 		assert.ok(verifyAudit(db).ok);
-		for (const r of db.prepare<[], { id: string }>('SELECT id FROM cost_run').all()) assert.ok(totals(runLines({ db } as World, r.id)).agrees);
+		for (const r of db.prepare<[], { id: string }>('SELECT id FROM cost_run').all())
+			assert.ok(totals(runLines({ db } as World, r.id)).agrees);
 		end();
 	});
 it('is the same each time, but for ids and keys', () => {
 	const facts = () => {
 		const { db, end } = make('2026-11-23');
-		const all = ['SELECT number, title FROM matter ORDER BY number', 'SELECT name FROM person ORDER BY rowid', 'SELECT title, date, state FROM deadline ORDER BY date, title, state', 'SELECT sum(minutes) FROM time_entry', 'SELECT sum(cents) FROM cost_line'].map((s) => db.prepare(s).all());
+		const all = [
+			'SELECT number, title FROM matter ORDER BY number',
+			'SELECT name FROM person ORDER BY rowid',
+			'SELECT title, date, state FROM deadline ORDER BY date, title, state',
+			'SELECT sum(minutes) FROM time_entry',
+			'SELECT sum(cents) FROM cost_line'
+		].map((s) => db.prepare(s).all());
 		end();
 		return all;
 	};

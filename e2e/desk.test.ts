@@ -12,7 +12,8 @@ let browser: Browser;
 let io: Desk;
 let clerk: Desk;
 const scratch = mkdtempSync(join(tmpdir(), 'kite-desk-'));
-const kiteOf = (d: Desk, title: string) => d.page.$eval(`[data-deadline="${title}"] [data-kite]`, (e) => e.getAttribute('data-kite'));
+const kiteOf = (d: Desk, title: string) =>
+	d.page.$eval(`[data-deadline="${title}"] [data-kite]`, (e) => e.getAttribute('data-kite'));
 
 /** The address of a matter by its title. */
 async function matter(d: Desk, title: string): Promise<string> {
@@ -88,17 +89,33 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		const hull = await matter(io, 'Sablewood');
 		await io.go(`${hull}/docket`);
 		await io.change('trial-date');
-		const before = await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) => e.getAttribute('data-date'));
+		const before = await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) =>
+			e.getAttribute('data-date')
+		);
 		await io.fill('to', '2027-09-13');
 		await io.sees('3 dates');
 		await io.press('Choose', 'aside[aria-label="If the event moves"]');
-		await io.page.evaluate(() => [...document.querySelectorAll<HTMLInputElement>('input[name="only"]')].find((i) => i.closest('label')!.textContent!.includes('Pretrial'))!.click());
+		await io.page.evaluate(() =>
+			[...document.querySelectorAll<HTMLInputElement>('input[name="only"]')]
+				.find((i) => i.closest('label')!.textContent!.includes('Pretrial'))!
+				.click()
+		);
 		await io.fill('Reason', 'Order of the court, ECF 40');
 		await io.press('Move 2 dates');
 		await io.misses('nothing is saved yet');
 		await io.settled();
-		assert.equal(await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) => e.getAttribute('data-date')), before);
-		assert.equal(await io.page.$eval('[data-deadline="Expert disclosures"] [data-date]', (e) => e.getAttribute('data-date')), '2027-06-15');
+		assert.equal(
+			await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) =>
+				e.getAttribute('data-date')
+			),
+			before
+		);
+		assert.equal(
+			await io.page.$eval('[data-deadline="Expert disclosures"] [data-date]', (e) =>
+				e.getAttribute('data-date')
+			),
+			'2027-06-15'
+		);
 	});
 
 	it('keeps notes and finds them again in the logbook', async () => {
@@ -148,7 +165,9 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		await io.sees('SHA-256');
 		await io.page.keyboard.press('/');
 		await io.page.keyboard.type('slippery kelp');
-		await io.page.waitForFunction(() => document.querySelector('[role="listbox"]')?.textContent?.includes('statement'));
+		await io.page.waitForFunction(() =>
+			document.querySelector('[role="listbox"]')?.textContent?.includes('statement')
+		);
 		await io.page.keyboard.press('Enter');
 		await io.page.waitForFunction(() => location.pathname.startsWith('/documents/'));
 	});
@@ -186,13 +205,19 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		await wardle.press('change', '[data-entry="letter to the union"]');
 		await wardle.fill('New hours', '0.5');
 		await wardle.press('Save');
-		await wardle.page.waitForFunction(() => document.querySelector('[data-entry="letter to the union"]')!.textContent!.includes('0.5'));
+		await wardle.page.waitForFunction(() =>
+			document.querySelector('[data-entry="letter to the union"]')!.textContent!.includes('0.5')
+		);
 		await wardle.press('Release');
 		await wardle.sees('released');
 		await wardle.press('take back', '[data-entry="letter to the union"]');
-		await wardle.page.waitForFunction(() => document.querySelector('[data-entry="letter to the union"]')!.textContent!.includes('draft'));
+		await wardle.page.waitForFunction(() =>
+			document.querySelector('[data-entry="letter to the union"]')!.textContent!.includes('draft')
+		);
 		await wardle.press('Remove letter to the union');
-		await wardle.page.waitForFunction(() => !document.querySelector('[data-entry="letter to the union"]'));
+		await wardle.page.waitForFunction(
+			() => !document.querySelector('[data-entry="letter to the union"]')
+		);
 		await wardle.page.browserContext().close();
 	});
 });

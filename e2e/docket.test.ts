@@ -14,11 +14,13 @@ const address = async (d: Desk, title: string): Promise<string> => {
 	await d.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
 	return (await d.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
 };
-const dateOf = (d: Desk, title: string) => d.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
+const dateOf = (d: Desk, title: string) =>
+	d.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
 const wait = (d: Desk, sel: string) => d.page.waitForSelector(sel);
 
 describe('the docket in depth', { timeout: 600_000 }, () => {
-	let pier = '', slip = '';
+	let pier = '',
+		slip = '';
 	before(async () => {
 		house = await openHouse('demo/make.ts');
 		browser = await openBrowser();
@@ -46,14 +48,24 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.fill('Name it', 'to renew');
 		await clerk.press('Docket 4 dates');
 		await clerk.sees('to renew');
-		assert.equal(await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) => all.at(-1)!.querySelectorAll('[data-state="docketed"]').length), 4);
+		assert.equal(
+			await clerk.page.$$eval(
+				'section[data-event="motion-return-date"]',
+				(all) => all.at(-1)!.querySelectorAll('[data-state="docketed"]').length
+			),
+			4
+		);
 	});
 
 	it('corrects how an event was served and what was answered, shown before it is kept', async () => {
 		await clerk.change('motion-return-date');
 		await clerk.sees('If this moves');
 		await clerk.select('To be served by', 'By overnight');
-		await clerk.page.waitForFunction(() => /Serve motion papers\s*22 Feb 2027\s*26 Feb 2027\s*\+4/.test((document.querySelector('aside[aria-label="If the event moves"]') as HTMLElement).innerText));
+		await clerk.page.waitForFunction(() =>
+			/Serve motion papers\s*22 Feb 2027\s*26 Feb 2027\s*\+4/.test(
+				(document.querySelector('aside[aria-label="If the event moves"]') as HTMLElement).innerText
+			)
+		);
 		await clerk.select('Is a 7-day answer demanded?', 'no');
 		await clerk.sees('no rule sets it from this day');
 		await clerk.press('Keep the change', 'aside');
@@ -63,7 +75,14 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.fill('Reason', 'Agreed with the other side');
 		await clerk.press('Keep the change', 'aside');
 		await clerk.misses('If this moves');
-		assert.deepEqual(await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) => [...all.at(-1)!.querySelectorAll('[data-deadline="Serve motion papers"] [data-date]')].map((e) => e.getAttribute('data-date'))), ['2027-02-26']);
+		assert.deepEqual(
+			await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) =>
+				[...all.at(-1)!.querySelectorAll('[data-deadline="Serve motion papers"] [data-date]')].map(
+					(e) => e.getAttribute('data-date')
+				)
+			),
+			['2027-02-26']
+		);
 		await clerk.go(`${slip}/logbook`);
 		await clerk.sees('corrected (served');
 		// Without the demand no rule sets the reply papers: they stay, but nobody can check them.
@@ -75,9 +94,21 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.press('Keep the change', 'aside');
 		await clerk.misses('If this moves');
 		await io.go(`${slip}/docket`);
-		await io.go(await io.page.$$eval('section[data-event="motion-return-date"]', (all) => all.at(-1)!.querySelector('[data-deadline="Reply papers"] a[href^="/docket/check"]')!.getAttribute('href')!));
+		await io.go(
+			await io.page.$$eval('section[data-event="motion-return-date"]', (all) =>
+				all
+					.at(-1)!
+					.querySelector('[data-deadline="Reply papers"] a[href^="/docket/check"]')!
+					.getAttribute('href')!
+			)
+		);
 		await io.sees('no rule sets this date any more');
-		assert.deepEqual(await io.page.$$eval('main form button, main button', (all) => all.map((b) => b.textContent!.trim()).filter((t) => /^(Confirm|I do not agree)/.test(t))), ['I do not agree']);
+		assert.deepEqual(
+			await io.page.$$eval('main form button, main button', (all) =>
+				all.map((b) => b.textContent!.trim()).filter((t) => /^(Confirm|I do not agree)/.test(t))
+			),
+			['I do not agree']
+		);
 	});
 
 	it('reads an answer that is a day as any other day, and counts from it', async () => {
@@ -98,7 +129,10 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 
 	it('dockets several proposals at once', async () => {
 		await io.go(`${pier}/docket`);
-		const boxes = await io.page.$$eval('[data-state="proposed"] input[type="checkbox"]', (all) => { for (const b of all.slice(0, 2)) (b as HTMLInputElement).click(); return all.length; });
+		const boxes = await io.page.$$eval('[data-state="proposed"] input[type="checkbox"]', (all) => {
+			for (const b of all.slice(0, 2)) (b as HTMLInputElement).click();
+			return all.length;
+		});
 		assert.ok(boxes >= 2);
 		await io.press('Docket 2 dates');
 		await io.sees('Docketed 2 dates. A second person is asked to check.');
@@ -114,7 +148,9 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.press('Move the date', '[role="dialog"]');
 		await io.sees('The reason is missing.');
 		await io.fill('Reason', 'Stipulated');
-		await io.page.$eval('[role="dialog"] input[value="agreement"]', (e) => (e as HTMLInputElement).click());
+		await io.page.$eval('[role="dialog"] input[value="agreement"]', (e) =>
+			(e as HTMLInputElement).click()
+		);
 		await io.press('Move the date', '[role="dialog"]');
 		await io.sees('by agreement, the rule gives 13 Aug 2027');
 		assert.equal(was, '2027-08-13');
@@ -125,7 +161,10 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.sees('The internal date lies after the date itself');
 		await io.fill('Our own earlier date', '20 Aug 2027');
 		await io.fill('Place', 'Clerk of the court');
-		const exhibit = await io.page.$eval('[role="dialog"] input[name="exhibits"]', (e) => { (e as HTMLInputElement).click(); return e.closest('label')!.textContent.trim(); });
+		const exhibit = await io.page.$eval('[role="dialog"] input[name="exhibits"]', (e) => {
+			(e as HTMLInputElement).click();
+			return e.closest('label')!.textContent.trim();
+		});
 		await io.press('Keep', '[role="dialog"]');
 		await io.sees('ours 20 Aug 2027');
 		await io.sees('Clerk of the court');
@@ -134,7 +173,9 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 
 	it('returns a date with a reason, and takes the answer', async () => {
 		await clerk.go('/docket/check');
-		const link = await clerk.page.$$eval('a[data-item]', (all) => all.find((a) => a.getAttribute('data-item') === 'Responses')!.getAttribute('href')!);
+		const link = await clerk.page.$$eval('a[data-item]', (all) =>
+			all.find((a) => a.getAttribute('data-item') === 'Responses')!.getAttribute('href')!
+		);
 		await clerk.go(link);
 		await clerk.sees('Wharf tenant fit-out claim');
 		await clerk.sees('Counted anew just now: the same day');
@@ -174,7 +215,11 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		const width = () => io.page.$eval('[aria-label^="Timeline"] > div', (e) => e.clientWidth);
 		const before = await width();
 		await io.press('Show fewer days');
-		await io.page.waitForFunction((b) => document.querySelector('[aria-label^="Timeline"] > div')!.clientWidth > b, {}, before);
+		await io.page.waitForFunction(
+			(b) => document.querySelector('[aria-label^="Timeline"] > div')!.clientWidth > b,
+			{},
+			before
+		);
 		await io.go(`${pier}/docket?view=month&month=2027-01`);
 		await wait(io, 'td[title*="Martin Luther King"]');
 		await wait(io, '[data-mark="Privilege log"]');
@@ -194,7 +239,13 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await wait(io, '[data-effect="Offer of judgment"]');
 		await io.press('Lay it over the rules');
 		await io.sees('would change. Nothing has moved yet.');
-		await io.page.$$eval('[data-change] input[type="checkbox"]', (all) => all.forEach((b) => { const box = b as HTMLInputElement; if (box.checked && !box.getAttribute('aria-label')!.includes('Offer of judgment')) box.click(); }));
+		await io.page.$$eval('[data-change] input[type="checkbox"]', (all) =>
+			all.forEach((b) => {
+				const box = b as HTMLInputElement;
+				if (box.checked && !box.getAttribute('aria-label')!.includes('Offer of judgment'))
+					box.click();
+			})
+		);
 		await io.press('Change 1 date');
 		await io.sees('Changed 1 date.');
 		assert.equal(await dateOf(io, 'Offer of judgment'), '2027-08-23');
@@ -223,7 +274,11 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.page.waitForFunction((s) => !document.querySelector(s), {}, section);
 		await io.go('/docket/closures');
 		await io.sees('Day of mourning');
-		assert.equal((await io.text()).includes('Add a closure'), false, 'counsel reads, the docket clerk enters');
+		assert.equal(
+			(await io.text()).includes('Add a closure'),
+			false,
+			'counsel reads, the docket clerk enters'
+		);
 	});
 
 	it('writes a timeline from a form, changes it in YAML with its faults at their lines, and lists what moves', async () => {
@@ -240,7 +295,17 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.sees('-20cd');
 		await clerk.press('Change it');
 		await clerk.sees('It holds together');
-		const write = (from: string, to: string) => clerk.page.$eval('textarea[name="yaml"]', (t, a, b) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace(a, b); area.dispatchEvent(new Event('input', { bubbles: true })); }, from, to);
+		const write = (from: string, to: string) =>
+			clerk.page.$eval(
+				'textarea[name="yaml"]',
+				(t, a, b) => {
+					const area = t as HTMLTextAreaElement;
+					area.value = area.value.replace(a, b);
+					area.dispatchEvent(new Event('input', { bubbles: true }));
+				},
+				from,
+				to
+			);
 		await write('count: -20cd', 'count: someday');
 		await clerk.sees(/line \d+ .*someday/);
 		await write('count: someday', 'count: -25cd');
@@ -248,7 +313,11 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.fill('What changed', 'Steel takes longer');
 		await clerk.press('Save this version');
 		await clerk.sees('still says');
-		await clerk.page.$eval('textarea[name="yaml"]', (t) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace(/version: .*/, 'version: "2"'); area.dispatchEvent(new Event('input', { bubbles: true })); });
+		await clerk.page.$eval('textarea[name="yaml"]', (t) => {
+			const area = t as HTMLTextAreaElement;
+			area.value = area.value.replace(/version: .*/, 'version: "2"');
+			area.dispatchEvent(new Event('input', { bubbles: true }));
+		});
 		await clerk.sees('It holds together');
 		await clerk.press('Save this version');
 		await clerk.sees('-25cd');
@@ -264,21 +333,34 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.sees(/Service by|moves on|moves back/);
 		await io.select('Order', 'By matter');
 		await io.press('Show');
-		await io.page.waitForFunction(() => /^LF-/.test(document.querySelector('[data-group]')?.getAttribute('data-group') ?? ''));
-		const get = (as: string) => io.page.evaluate(async (a) => { const r = await fetch(`/docket/report/export?go=1&from=2026-11-23&to=2027-03-31&as=${a}`); return [r.status, r.headers.get('content-type'), (await r.text()).slice(0, 30)] as const; }, as);
+		await io.page.waitForFunction(() =>
+			/^LF-/.test(document.querySelector('[data-group]')?.getAttribute('data-group') ?? '')
+		);
+		const get = (as: string) =>
+			io.page.evaluate(async (a) => {
+				const r = await fetch(`/docket/report/export?go=1&from=2026-11-23&to=2027-03-31&as=${a}`);
+				return [r.status, r.headers.get('content-type'), (await r.text()).slice(0, 30)] as const;
+			}, as);
 		assert.match((await get('pdf'))[2], /^%PDF/);
 		assert.match((await get('xlsx'))[2], /^PK/);
 		assert.match((await get('ics'))[2], /^BEGIN:VCALENDAR/);
 		assert.equal((await get('doc'))[0], 404);
 		await io.press('By mail');
-		await io.page.$eval('[role="dialog"] input[value="stf_castellan"]', (e) => (e as HTMLInputElement).click());
+		await io.page.$eval('[role="dialog"] input[value="stf_castellan"]', (e) =>
+			(e as HTMLInputElement).click()
+		);
 		await io.press('Send to 1 colleague');
 		await io.sees('Sent to 1 colleague.');
-		await clerk.page.waitForFunction(async () => (await (await fetch('/post?q=Docket+report')).text()).includes('Docket report:'), { timeout: 20_000, polling: 700 });
+		await clerk.page.waitForFunction(
+			async () => (await (await fetch('/post?q=Docket+report')).text()).includes('Docket report:'),
+			{ timeout: 20_000, polling: 700 }
+		);
 	});
 
 	it('counts a date for any court, keeps the question in the address, and through the pen line', async () => {
-		await io.go('/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic');
+		await io.go(
+			'/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'
+		);
 		assert.equal(await io.attribute('[data-result]', 'data-result'), '2026-12-28');
 		await io.select('Served', 'Not served');
 		await wait(io, '[data-result="2026-12-30"]');
@@ -311,7 +393,10 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.go(`${pier}/docket`);
 		await io.press('make one', '#books');
 		await wait(io, 'input[aria-label="Calendar address"]');
-		const at = await io.page.$eval('input[aria-label="Calendar address"]', (e) => (e as HTMLInputElement).value);
+		const at = await io.page.$eval(
+			'input[aria-label="Calendar address"]',
+			(e) => (e as HTMLInputElement).value
+		);
 		const first = await fetch(at);
 		assert.equal(first.status, 200);
 		assert.match(await first.text(), /BEGIN:VEVENT[\s\S]*Pier 9 passenger fall/);
@@ -343,7 +428,12 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		const first = await io.page.$eval('[data-reminder]', (e) => e.getAttribute('data-reminder')!);
 		const n = await io.page.$$eval(`[data-reminder="${first}"]`, (all) => all.length);
 		await io.press('seen', `[data-reminder="${first}"]`);
-		await io.page.waitForFunction((f, k) => document.querySelectorAll(`[data-reminder="${f}"]`).length < k, {}, first, n);
+		await io.page.waitForFunction(
+			(f, k) => document.querySelectorAll(`[data-reminder="${f}"]`).length < k,
+			{},
+			first,
+			n
+		);
 		await io.go(`${pier}/docket`);
 		await io.press('change the days');
 		await io.fill('Days before a date', '60, 30');
@@ -373,22 +463,52 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	it('looks into a calendar file and enters the chosen events', async () => {
 		await io.go(`${pier}/docket`);
 		await io.press('By hand');
-		const put = async (name: string, text: string) => { const at = join(mkdtempSync(join(tmpdir(), 'kite-ics-')), name); writeFileSync(at, text); const input = (await io.page.$('input[name="ics"]'))! as import('puppeteer-core').ElementHandle<HTMLInputElement>; await input.uploadFile(at); await io.press('Look into it'); };
+		const put = async (name: string, text: string) => {
+			const at = join(mkdtempSync(join(tmpdir(), 'kite-ics-')), name);
+			writeFileSync(at, text);
+			const input = (await io.page.$(
+				'input[name="ics"]'
+			))! as import('puppeteer-core').ElementHandle<HTMLInputElement>;
+			await input.uploadFile(at);
+			await io.press('Look into it');
+		};
 		await put('page.html', '<html></html>');
 		await io.sees('This is not a calendar file');
 		await put('large.ics', 'x'.repeat(20 * 1024 * 1024));
 		await io.sees('20.0 MB: a calendar to bring in has at most 1 MB');
-		await put('notice.ics', ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Court//EN', 'BEGIN:VEVENT', 'UID:1', 'DTSTAMP:20261101T000000Z', 'DTSTART:20270112T180000Z', 'SUMMARY:Discovery conference', 'LOCATION:Courtroom 9', 'END:VEVENT', 'END:VCALENDAR', ''].join('\r\n'));
+		await put(
+			'notice.ics',
+			[
+				'BEGIN:VCALENDAR',
+				'VERSION:2.0',
+				'PRODID:-//Court//EN',
+				'BEGIN:VEVENT',
+				'UID:1',
+				'DTSTAMP:20261101T000000Z',
+				'DTSTART:20270112T180000Z',
+				'SUMMARY:Discovery conference',
+				'LOCATION:Courtroom 9',
+				'END:VEVENT',
+				'END:VCALENDAR',
+				''
+			].join('\r\n')
+		);
 		await wait(io, '[data-found="Discovery conference"]');
 		await io.press('Enter 1 event');
 		await io.sees('Discovery conference 10:00 Courtroom 9');
 	});
 
 	it('says in each of its rooms the same number of dates that wait', async () => {
-		const says = async (path: string) => { await clerk.go(path); return clerk.page.$$eval('nav[aria-label="Docket"] a', (all) => all.map((a) => a.textContent!.trim())); };
+		const says = async (path: string) => {
+			await clerk.go(path);
+			return clerk.page.$$eval('nav[aria-label="Docket"] a', (all) =>
+				all.map((a) => a.textContent!.trim())
+			);
+		};
 		const rooms = await says('/docket');
 		assert.match(rooms[1]!, /Second check \d+/);
-		for (const path of ['/docket/report', '/rulebooks', '/rulebooks/us-federal', '/count']) assert.deepEqual(await says(path), rooms, path);
+		for (const path of ['/docket/report', '/rulebooks', '/rulebooks/us-federal', '/count'])
+			assert.deepEqual(await says(path), rooms, path);
 	});
 
 	it('filters the department by person, court and kind, on a timeline and in a month', async () => {

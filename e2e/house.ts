@@ -26,23 +26,48 @@ export async function openHouse(seed: 'demo/make.ts' | 'e2e/empty.ts'): Promise<
 	const data = mkdtempSync(join(tmpdir(), 'kite-'));
 	const port = await freePort();
 	const origin = `http://localhost:${port}`;
-	const env = { ...process.env, KITE_DATA: data, KITE_HOME: home, KITE_TODAY: NOW, PORT: String(port), KITE_ORIGIN: origin, KITE_LOG: 'error' };
-	const made = spawnSync(process.execPath, ['--import', 'tsx', join(home, seed)], { cwd: home, env, encoding: 'utf8' });
+	const env = {
+		...process.env,
+		KITE_DATA: data,
+		KITE_HOME: home,
+		KITE_TODAY: NOW,
+		PORT: String(port),
+		KITE_ORIGIN: origin,
+		KITE_LOG: 'error'
+	};
+	const made = spawnSync(process.execPath, ['--import', 'tsx', join(home, seed)], {
+		cwd: home,
+		env,
+		encoding: 'utf8'
+	});
 	if (made.status !== 0) throw new Error(`${seed} failed: ${made.stderr}`);
-	const server: ChildProcess = spawn(process.execPath, [join(home, 'bin/demo.mjs')], { cwd: home, env, stdio: ['ignore', 'pipe', 'pipe'] });
+	const server: ChildProcess = spawn(process.execPath, [join(home, 'bin/demo.mjs')], {
+		cwd: home,
+		env,
+		stdio: ['ignore', 'pipe', 'pipe']
+	});
 	let said = '';
 	server.stdout!.on('data', (d: Buffer) => (said += d.toString()));
-	server.stderr!.on('data', (d: Buffer) => { said += d.toString(); process.stderr.write(d); });
-	const ended = new Promise<number | null>((resolve) => server.once('exit', (code) => resolve(code)));
+	server.stderr!.on('data', (d: Buffer) => {
+		said += d.toString();
+		process.stderr.write(d);
+	});
+	const ended = new Promise<number | null>((resolve) =>
+		server.once('exit', (code) => resolve(code))
+	);
 	for (let i = 0; ; i++) {
 		try {
 			if ((await fetch(`${origin}/healthz`)).ok) break;
-		} catch { /* not yet */ }
+		} catch {
+			/* not yet */
+		}
 		if (i > 1200 || server.exitCode !== null) throw new Error(`the server did not start: ${said}`);
 		await new Promise((r) => setTimeout(r, 100));
 	}
 	return {
-		origin, data, port,
+		origin,
+		data,
+		port,
 		async stop() {
 			server.kill('SIGTERM');
 			const code = await ended;
@@ -54,8 +79,19 @@ export async function openHouse(seed: 'demo/make.ts' | 'e2e/empty.ts'): Promise<
 
 export async function openBrowser(): Promise<Browser> {
 	return puppeteer.launch({
-		executablePath: process.env.KITE_CHROMIUM ?? '/usr/bin/chromium', headless: true, userDataDir: mkdtempSync(join(tmpdir(), 'kite-chromium-')),
-		args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--lang=en-US']
+		executablePath: process.env.KITE_CHROMIUM ?? '/usr/bin/chromium',
+		headless: true,
+		userDataDir: mkdtempSync(join(tmpdir(), 'kite-chromium-')),
+		args: [
+			'--no-sandbox',
+			'--disable-gpu',
+			'--disable-quic',
+			'--no-first-run',
+			'--disable-background-networking',
+			'--disable-component-update',
+			'--disable-sync',
+			'--lang=en-US'
+		]
 	});
 }
 
@@ -79,51 +115,97 @@ export class Desk {
 	}
 	/** Clicks the button or link whose name is, or begins with, these words. */
 	async press(name: string, within = 'body') {
-		await this.page.waitForFunction((n, w) => find(n, w) !== null, {}, name, within).catch(async () => { throw new Error(`no button or link "${name}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`); });
+		await this.page
+			.waitForFunction((n, w) => find(n, w) !== null, {}, name, within)
+			.catch(async () => {
+				throw new Error(
+					`no button or link "${name}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
+				);
+			});
 		const handle = await this.page.evaluateHandle((n, w) => find(n, w), name, within);
-		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).evaluate((e) => e.scrollIntoView({ block: 'center' }));
+		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).evaluate((e) =>
+			e.scrollIntoView({ block: 'center' })
+		);
 		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
 		await handle.dispose();
 	}
 	/** Opens the what-if of the last event of its sort on a matter's docket. */
 	async change(event: string) {
 		await this.page.waitForSelector(`section[data-event="${event}"]`);
-		await this.page.$$eval(`section[data-event="${event}"] button`, (all) => (all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click());
+		await this.page.$$eval(`section[data-event="${event}"] button`, (all) =>
+			(all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click()
+		);
 	}
 	async control(label: string) {
-		const found = await this.page.waitForFunction((l) => control(l), {}, label).catch(async () => { throw new Error(`no field "${label}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`); });
+		const found = await this.page
+			.waitForFunction((l) => control(l), {}, label)
+			.catch(async () => {
+				throw new Error(
+					`no field "${label}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
+				);
+			});
 		return found.asElement() as import('puppeteer-core').ElementHandle<HTMLInputElement>;
 	}
 	async fill(label: string, value: string) {
 		const c = await this.control(label);
-		await c.evaluate((e) => { e.scrollIntoView({ block: 'center' }); e.focus(); if ('select' in e) e.select(); });
+		await c.evaluate((e) => {
+			e.scrollIntoView({ block: 'center' });
+			e.focus();
+			if ('select' in e) e.select();
+		});
 		await this.page.keyboard.press('Backspace');
 		if (value) await c.type(value);
 	}
 	/** Chooses an option of a select by its words. */
 	async select(label: string, option: string) {
 		const c = await this.control(label);
-		const value = await c.evaluate((e, o) => [...(e as unknown as HTMLSelectElement).options].find((x) => x.text.includes(o))?.value ?? null, option);
+		const value = await c.evaluate(
+			(e, o) =>
+				[...(e as unknown as HTMLSelectElement).options].find((x) => x.text.includes(o))?.value ??
+				null,
+			option
+		);
 		if (value === null) throw new Error(`"${label}" has no option "${option}"`);
 		await c.select(value);
 	}
 	/** Types into a field that finds, and takes the first thing found that has these words. */
 	async choose(label: string, typed: string, option = typed) {
 		await this.fill(label, typed);
-		await this.page.waitForFunction((o) => [...document.querySelectorAll('[role="option"]')].some((e) => e.textContent!.includes(o)), {}, option);
-		const h = await this.page.evaluateHandle((o) => [...document.querySelectorAll('[role="option"]')].find((e) => e.textContent!.includes(o))!, option);
+		await this.page.waitForFunction(
+			(o) =>
+				[...document.querySelectorAll('[role="option"]')].some((e) => e.textContent!.includes(o)),
+			{},
+			option
+		);
+		const h = await this.page.evaluateHandle(
+			(o) =>
+				[...document.querySelectorAll('[role="option"]')].find((e) => e.textContent!.includes(o))!,
+			option
+		);
 		await (h.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
 	}
 	text = () => this.page.evaluate(() => document.body.innerText);
 	async sees(words: string | RegExp, timeout = 15_000) {
-		const source = typeof words === 'string' ? words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : words.source;
-		await this.page.waitForFunction((s) => new RegExp(s).test(document.body.innerText.replace(/\s+/g, ' ')), { timeout }, source).catch(async () => { throw new Error(`did not see ${String(words)} on ${this.page.url()}:\n${(await this.text()).slice(0, 2500)}`); });
+		const source =
+			typeof words === 'string' ? words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : words.source;
+		await this.page
+			.waitForFunction(
+				(s) => new RegExp(s).test(document.body.innerText.replace(/\s+/g, ' ')),
+				{ timeout },
+				source
+			)
+			.catch(async () => {
+				throw new Error(
+					`did not see ${String(words)} on ${this.page.url()}:\n${(await this.text()).slice(0, 2500)}`
+				);
+			});
 	}
 	/** Waits until the words are gone. */
 	async misses(words: string) {
 		await this.page.waitForFunction((s) => !document.body.innerText.includes(s), {}, words);
 	}
-	attribute = (selector: string, name: string) => this.page.$eval(selector, (e, n) => e.getAttribute(n), name);
+	attribute = (selector: string, name: string) =>
+		this.page.$eval(selector, (e, n) => e.getAttribute(n), name);
 	async shot(path: string) {
 		await this.settled();
 		await this.page.screenshot({ path: path as `${string}.png` });
@@ -153,7 +235,12 @@ function control(label) {
 }`;
 
 /** A desk whose pages know the finders. */
-export async function sit(browser: Browser, origin: string, login?: string, size?: { width: number; height: number }): Promise<Desk> {
+export async function sit(
+	browser: Browser,
+	origin: string,
+	login?: string,
+	size?: { width: number; height: number }
+): Promise<Desk> {
 	const context = await browser.createBrowserContext();
 	const page = await context.newPage();
 	await page.evaluateOnNewDocument(finders);
@@ -165,7 +252,11 @@ export async function sit(browser: Browser, origin: string, login?: string, size
 		await desk.fill('Name', login);
 		await desk.fill('Password', 'larkhaven');
 		await desk.press('Sign in');
-		await page.waitForFunction(() => location.pathname === '/').catch(async () => { throw new Error('not signed in: ' + (await desk.text())); });
+		await page
+			.waitForFunction(() => location.pathname === '/')
+			.catch(async () => {
+				throw new Error('not signed in: ' + (await desk.text()));
+			});
 		await desk.settled();
 	}
 	return desk;

@@ -13,16 +13,28 @@ let io: Desk, wes: Desk, ops: Desk;
 const scratch = mkdtempSync(join(tmpdir(), 'kite-matters-'));
 async function matter(d: Desk, title: string): Promise<string> {
 	await d.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`);
-	return (await d.page.$$eval('a[data-row]', (all, t) => all.find((a) => a.textContent!.includes(t))!.getAttribute('href'), title))!;
+	return (await d.page.$$eval(
+		'a[data-row]',
+		(all, t) => all.find((a) => a.textContent!.includes(t))!.getAttribute('href'),
+		title
+	))!;
 }
 const path = (d: Desk) => d.page.evaluate(() => location.pathname);
-const download = async (d: Desk, address: string) => d.page.evaluate(async (a) => { const r = await fetch(a); return [r.status, r.headers.get('content-type'), await r.text()] as const; }, address);
+const download = async (d: Desk, address: string) =>
+	d.page.evaluate(async (a) => {
+		const r = await fetch(a);
+		return [r.status, r.headers.get('content-type'), await r.text()] as const;
+	}, address);
 
 describe('matters, people, requests', { timeout: 900_000 }, () => {
 	before(async () => {
 		house = await openHouse('demo/make.ts');
 		browser = await openBrowser();
-		[io, wes, ops] = [await sit(browser, house.origin, 'okafor'), await sit(browser, house.origin, 'tarrant'), await sit(browser, house.origin, 'haddad')];
+		[io, wes, ops] = [
+			await sit(browser, house.origin, 'okafor'),
+			await sit(browser, house.origin, 'tarrant'),
+			await sit(browser, house.origin, 'haddad')
+		];
 	});
 	after(async () => {
 		await browser?.close();
@@ -69,7 +81,12 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.press('Open a matter', 'aside');
 		await io.sees('From request');
 		assert.equal(await (await io.control('Title')).evaluate((e) => e.value), 'Souvenir shop lease');
-		assert.equal(await (await io.control('Priority')).evaluate((e) => (e as unknown as HTMLSelectElement).value), 'high');
+		assert.equal(
+			await (
+				await io.control('Priority')
+			).evaluate((e) => (e as unknown as HTMLSelectElement).value),
+			'high'
+		);
 		await io.select('Kind', 'Real estate');
 		await io.fill('Premises', 'Shop at Pier 2');
 		await io.fill('Ends on', '31 Dec 2031');
@@ -79,7 +96,15 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('31 December 2031');
 		const opened = await path(io);
 		await io.go(`${opened}/logbook`);
-		for (const words of ['The landlord wants five years.', 'Which pier?', 'Pier 2, beside the kiosk.', 'lease.txt filed as', 'Interest check of Gullhaven Properties LLC', 'First tasks of real estate']) await io.sees(words);
+		for (const words of [
+			'The landlord wants five years.',
+			'Which pier?',
+			'Pier 2, beside the kiosk.',
+			'lease.txt filed as',
+			'Interest check of Gullhaven Properties LLC',
+			'First tasks of real estate'
+		])
+			await io.sees(words);
 		await wes.go(request);
 		await wes.sees('In work with Ines Okafor');
 		assert.ok(!(await wes.text()).includes('LF-20'), 'the partner is not told which matter');
@@ -93,17 +118,35 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('Open a matter');
 		await io.settled();
 		// Focus is in the drawer: from the closing key to the title, and on.
-		const tabTo = async (label: string) => { for (let i = 0; i < 40; i++) { if (await io.page.evaluate((l) => { const e = document.activeElement as HTMLInputElement | null; return (e?.labels?.[0]?.innerText ?? e?.innerText ?? '').trim().startsWith(l); }, label)) return; await io.page.keyboard.press('Tab'); } throw new Error(`Tab does not reach ${label}`); };
+		const tabTo = async (label: string) => {
+			for (let i = 0; i < 40; i++) {
+				if (
+					await io.page.evaluate((l) => {
+						const e = document.activeElement as HTMLInputElement | null;
+						return (e?.labels?.[0]?.innerText ?? e?.innerText ?? '').trim().startsWith(l);
+					}, label)
+				)
+					return;
+				await io.page.keyboard.press('Tab');
+			}
+			throw new Error(`Tab does not reach ${label}`);
+		};
 		await tabTo('Title');
 		await io.page.keyboard.type('Keyboard matter');
 		await tabTo('Open the matter');
 		await io.page.keyboard.press('Enter');
 		await io.sees('Choose a business unit.');
-		await io.page.waitForFunction(() => (document.activeElement as HTMLSelectElement).name === 'unitId');
+		await io.page.waitForFunction(
+			() => (document.activeElement as HTMLSelectElement).name === 'unitId'
+		);
 		await io.page.keyboard.type('Ter');
 		await tabTo('Opponent');
 		await io.page.keyboard.type('Brand New Opponent');
-		await io.page.waitForFunction(() => [...document.querySelectorAll('[role="option"]')].some((e) => e.textContent!.includes('make a new card')));
+		await io.page.waitForFunction(() =>
+			[...document.querySelectorAll('[role="option"]')].some((e) =>
+				e.textContent!.includes('make a new card')
+			)
+		);
 		await io.page.keyboard.press('ArrowDown');
 		await io.page.keyboard.press('Enter');
 		await tabTo('Open the matter');
@@ -116,8 +159,12 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.go('/docket');
 		await io.page.keyboard.press('m');
 		await io.sees('Pinned and recent');
-		await io.page.waitForFunction(() => document.activeElement?.closest('[role="dialog"]') !== null);
-		const at = await io.page.$$eval('[aria-label="Pinned and recent matters"] a', (all) => all.findIndex((a) => a.textContent!.includes('Keyboard matter')));
+		await io.page.waitForFunction(
+			() => document.activeElement?.closest('[role="dialog"]') !== null
+		);
+		const at = await io.page.$$eval('[aria-label="Pinned and recent matters"] a', (all) =>
+			all.findIndex((a) => a.textContent!.includes('Keyboard matter'))
+		);
 		await io.page.keyboard.press(String(at + 1) as '1');
 		await io.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
 		await io.sees('Keyboard matter');
@@ -145,7 +192,11 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await tw.press('Save the facts');
 		await tw.sees('Ines Okafor changed this while you wrote.');
 		await tw.sees('75,000.00');
-		await tw.page.evaluate(() => (document.querySelector('[data-differences] input[value="theirs"]') as HTMLInputElement).click());
+		await tw.page.evaluate(() =>
+			(
+				document.querySelector('[data-differences] input[value="theirs"]') as HTMLInputElement
+			).click()
+		);
 		await tw.press('Save the facts');
 		await tw.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
 		for (const words of ['75,000.00', '1,000.00', 'Berth 4, east end']) await tw.sees(words);
@@ -182,7 +233,9 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('written together');
 		await io.press('Decide');
 		await io.sees('Choose: clear, waived or declined.');
-		await io.page.evaluate(() => (document.querySelector('input[value="waived"]') as HTMLInputElement).click());
+		await io.page.evaluate(() =>
+			(document.querySelector('input[value="waived"]') as HTMLInputElement).click()
+		);
 		await io.fill('Reason', 'Both sides know.');
 		await io.press('Decide');
 		await io.sees('Waived');
@@ -219,7 +272,8 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 
 	it('an import with a bad row brings in none; mended, all; and is taken back', async () => {
 		await ops.go('/imports');
-		const rows = (bad: string) => `Title,Kind,Unit,Lawyer,Other side\nOld quay lease,Real estate and leases,Terminals,reyes,Wharfside Holdings Inc.\nOld fuel deal,${bad},Freight,Mateo Quiroga,Wharfside Holdings Inc.\n`;
+		const rows = (bad: string) =>
+			`Title,Kind,Unit,Lawyer,Other side\nOld quay lease,Real estate and leases,Terminals,reyes,Wharfside Holdings Inc.\nOld fuel deal,${bad},Freight,Mateo Quiroga,Wharfside Holdings Inc.\n`;
 		writeFileSync(join(scratch, 'old.csv'), rows('Poem'));
 		await ops.select('What is in it', 'Matters');
 		await ops.press('Look through the file');
@@ -228,7 +282,14 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await ops.press('Look through the file');
 		await ops.sees('1 new row, 0 there already, 1 fault');
 		await ops.sees('There is no kind “Poem”.');
-		assert.ok(await ops.page.evaluate(() => [...document.querySelectorAll('button')].find((b) => b.textContent!.includes('All rows or none'))!.disabled));
+		assert.ok(
+			await ops.page.evaluate(
+				() =>
+					[...document.querySelectorAll('button')].find((b) =>
+						b.textContent!.includes('All rows or none')
+					)!.disabled
+			)
+		);
 		writeFileSync(join(scratch, 'old.csv'), rows('Agreement review'));
 		await ops.go('/imports');
 		await ops.select('What is in it', 'Matters');
@@ -260,8 +321,14 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.press('show Open tasks');
 		await io.press('Show 8 columns');
 		await io.page.waitForFunction(() => location.search.includes('tasks'));
-		await io.page.waitForFunction(() => [...document.querySelectorAll('th')].some((t) => t.textContent!.includes('Open tasks')));
-		await io.page.evaluate(() => [...document.querySelectorAll<HTMLAnchorElement>('th a')].find((a) => a.textContent!.includes('Age'))!.click());
+		await io.page.waitForFunction(() =>
+			[...document.querySelectorAll('th')].some((t) => t.textContent!.includes('Open tasks'))
+		);
+		await io.page.evaluate(() =>
+			[...document.querySelectorAll<HTMLAnchorElement>('th a')]
+				.find((a) => a.textContent!.includes('Age'))!
+				.click()
+		);
 		await io.page.waitForFunction(() => location.search.includes('sort=age'));
 		await io.settled();
 		await io.press('keep this view');
@@ -270,7 +337,9 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('The view is kept.');
 		await io.go('/matters');
 		await io.press('Terminals by lawyer');
-		await io.page.waitForFunction(() => location.search.includes('group=lawyer') && location.search.includes('sort=age'));
+		await io.page.waitForFunction(
+			() => location.search.includes('group=lawyer') && location.search.includes('sort=age')
+		);
 		await io.settled();
 		// By keyboard: down, choose with the space bar.
 		await io.page.evaluate(() => document.querySelector<HTMLAnchorElement>('a[data-row]')!.focus());
@@ -285,14 +354,19 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('changes');
 		await io.press('Change 2 matters');
 		await io.sees('Changed 2 matters.');
-		const [status, type, text] = await download(io, `/matters/export${await io.page.evaluate(() => location.search)}&as=csv`);
+		const [status, type, text] = await download(
+			io,
+			`/matters/export${await io.page.evaluate(() => location.search)}&as=csv`
+		);
 		assert.deepEqual([status, type], [200, 'text/csv; charset=utf-8']);
 		assert.match(text, /Open tasks/);
 		const lines = text.trim().split('\r\n').length - 1;
 		assert.equal(lines, (await io.page.$$('a[data-row]')).length);
 		await io.go('/overview');
 		await io.press('Terminals');
-		await io.page.waitForFunction(() => location.pathname === '/matters' && location.search.includes('unit='));
+		await io.page.waitForFunction(
+			() => location.pathname === '/matters' && location.search.includes('unit=')
+		);
 	});
 
 	it('a question in the logbook reaches the colleague it names, who answers', async () => {
@@ -301,12 +375,20 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.fill('Write a note', 'Do we have the tide table, @Dor');
 		await io.press('Dorit Castellan', 'form[action="?/note"]');
 		await io.page.keyboard.type('please? #tides');
-		await io.page.evaluate(() => (document.querySelector('input[name="asks"]') as HTMLInputElement).click());
+		await io.page.evaluate(() =>
+			(document.querySelector('input[name="asks"]') as HTMLInputElement).click()
+		);
 		await io.press('Ask');
 		await io.sees('#tides');
 		const dc = await sit(browser, house.origin, 'castellan');
 		await dc.sees('You are asked');
-		await dc.press('Do we have the tide table', 'main').catch(async () => { await dc.page.evaluate(() => [...document.querySelectorAll<HTMLAnchorElement>('main a')].find((a) => a.textContent!.includes('tide table'))!.click()); });
+		await dc.press('Do we have the tide table', 'main').catch(async () => {
+			await dc.page.evaluate(() =>
+				[...document.querySelectorAll<HTMLAnchorElement>('main a')]
+					.find((a) => a.textContent!.includes('tide table'))!
+					.click()
+			);
+		});
 		await dc.page.waitForFunction(() => location.pathname.endsWith('/logbook'));
 		await dc.press('answer');
 		await dc.fill('Your answer', 'Filed under evidence.');
@@ -325,9 +407,15 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		const n = () => io.page.$$eval('[data-entry]', (all) => all.length);
 		const total = Number(/(\d+) entries/.exec(await io.text())![1]);
 		assert.ok(total > 120, `${total}`);
-		for (let i = 0; i < 30 && (await n()) < total; i++) { await io.page.evaluate(() => document.querySelector('main')!.scrollTo(0, 1e7)); await new Promise((r) => setTimeout(r, 150)); }
+		for (let i = 0; i < 30 && (await n()) < total; i++) {
+			await io.page.evaluate(() => document.querySelector('main')!.scrollTo(0, 1e7));
+			await new Promise((r) => setTimeout(r, 150));
+		}
 		assert.equal(await n(), total);
-		assert.equal(new Set(await io.page.$$eval('[data-entry]', (all) => all.map((e, i) => `${i}`))).size, total);
+		assert.equal(
+			new Set(await io.page.$$eval('[data-entry]', (all) => all.map((e, i) => `${i}`))).size,
+			total
+		);
 	});
 
 	it('the trial view counts down, keeps exhibits and witnesses in order', async () => {
@@ -346,16 +434,27 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.select('Ruling', 'admitted');
 		await io.press('Mark the exhibit');
 		await io.sees('admitted 23 Nov');
-		const order = () => io.page.$$eval('[data-witness]', (all) => all.map((e) => e.getAttribute('data-witness')));
+		const order = () =>
+			io.page.$$eval('[data-witness]', (all) => all.map((e) => e.getAttribute('data-witness')));
 		const before = await order();
 		await io.press(`${before[1]} up`);
-		await io.page.waitForFunction((n) => document.querySelector('[data-witness]')!.getAttribute('data-witness') === n, {}, before[1]!);
+		await io.page.waitForFunction(
+			(n) => document.querySelector('[data-witness]')!.getAttribute('data-witness') === n,
+			{},
+			before[1]!
+		);
 		assert.deepEqual((await order()).slice(0, 2), [before[1], before[0]]);
 	});
 
 	it('closing settles everything open, takes dates off the calendars; reopening brings them back', async () => {
 		const pier = await matter(io, 'Pier 9');
-		const dates = async () => { await io.go('/docket?show=open'); return io.page.$$eval('[data-deadline]', (all) => all.map((e) => e.textContent!).filter((t) => t.includes('Pier 9')).length); };
+		const dates = async () => {
+			await io.go('/docket?show=open');
+			return io.page.$$eval(
+				'[data-deadline]',
+				(all) => all.map((e) => e.textContent!).filter((t) => t.includes('Pier 9')).length
+			);
+		};
 		const before = await dates();
 		assert.ok(before >= 4);
 		await io.go(pier);
@@ -386,15 +485,25 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		for (const name of ['Larkspur Dredging Inc.', 'Larkspur Dredgeing']) {
 			await io.go('/people');
 			await io.press('Add a card');
-			await io.page.evaluate(() => (document.querySelector('input[value="organization"]') as HTMLInputElement).click());
+			await io.page.evaluate(() =>
+				(document.querySelector('input[value="organization"]') as HTMLInputElement).click()
+			);
 			await io.fill('Name', name);
 			await io.press('Add the card');
 			if (name.endsWith('Dredgeing')) {
 				await io.sees('There may be a card already:');
-				await io.page.evaluate(() => (document.querySelector('[role="alert"] input[type="checkbox"]') as HTMLInputElement).click());
+				await io.page.evaluate(() =>
+					(
+						document.querySelector('[role="alert"] input[type="checkbox"]') as HTMLInputElement
+					).click()
+				);
 				await io.press('Add the card');
 			}
-			await io.page.waitForFunction((n) => document.querySelector('h1')?.textContent === n, {}, name);
+			await io.page.waitForFunction(
+				(n) => document.querySelector('h1')?.textContent === n,
+				{},
+				name
+			);
 		}
 		await io.sees('Near to this name: Larkspur Dredging Inc.');
 		await io.press('Merge them');
@@ -403,7 +512,10 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('Merged into this card');
 		await io.press('take apart');
 		await io.sees('has a card of its own again');
-		writeFileSync(join(scratch, 'one.vcf'), 'BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Petra Saltmeadow\r\nN:Saltmeadow;Petra;;;\r\nEMAIL:petra@mail.example\r\nEND:VCARD\r\n');
+		writeFileSync(
+			join(scratch, 'one.vcf'),
+			'BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Petra Saltmeadow\r\nN:Saltmeadow;Petra;;;\r\nEMAIL:petra@mail.example\r\nEND:VCARD\r\n'
+		);
 		await io.go('/people');
 		await io.press('Take in vCards');
 		await (await io.control('File')).uploadFile(join(scratch, 'one.vcf'));

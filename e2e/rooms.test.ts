@@ -24,9 +24,24 @@ async function faults(d: Desk): Promise<string[]> {
 	await d.page.reload({ waitUntil: 'load' });
 	await d.settled();
 	await d.page.addScriptTag({ path: axe });
-	const found = (await d.page.evaluate(async () => ((await (window as unknown as { axe: { run(o: object): Promise<{ violations: unknown[] }> } }).axe.run({ resultTypes: ['violations'] })).violations))) as Found[];
+	const found = (await d.page.evaluate(
+		async () =>
+			(
+				await (
+					window as unknown as { axe: { run(o: object): Promise<{ violations: unknown[] }> } }
+				).axe.run({ resultTypes: ['violations'] })
+			).violations
+	)) as Found[];
 	await d.page.setBypassCSP(false);
-	return found.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(' | ')}`);
+	return found
+		.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+		.map(
+			(v) =>
+				`${v.id}: ${v.nodes
+					.slice(0, 3)
+					.map((n) => `${n.target.join(' ')} ${n.failureSummary}`)
+					.join(' | ')}`
+		);
 }
 
 describe('the demo house', { timeout: 600_000 }, () => {
@@ -47,7 +62,9 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.sees('Monday 23 November');
 		await io.sees('Answer or Rule 12 motion');
 		await io.go('/matters?who=all');
-		const rows = await io.page.$$eval('a[data-row]', (all) => all.map((a) => [a.textContent, a.getAttribute('href')]));
+		const rows = await io.page.$$eval('a[data-row]', (all) =>
+			all.map((a) => [a.textContent, a.getAttribute('href')])
+		);
 		assert.ok(rows.length >= 38, `${rows.length} matters`);
 		pier = rows.find((r) => r[0] === 'Pier 9 passenger fall')![1]!;
 		await io.go('/docket');
@@ -62,10 +79,59 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		const wes = await sit(browser, house.origin, 'tarrant');
 		const clerk = await sit(browser, house.origin, 'castellan');
 		await io.go('/documents');
-		const paper = await io.page.evaluate(() => [...document.querySelectorAll('tr')].find((t) => t.textContent!.includes('signed, sealed'))!.querySelector('a')!.getAttribute('href')!);
+		const paper = await io.page.evaluate(() =>
+			[...document.querySelectorAll('tr')]
+				.find((t) => t.textContent!.includes('signed, sealed'))!
+				.querySelector('a')!
+				.getAttribute('href')!
+		);
 		await ops.go('/costs');
-		const run = await ops.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')!);
-		const views: [Desk, string][] = [[guest, '/sign-in'], ...['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/tasks`, `${pier}/documents`, `${pier}/logbook`, `${pier}/trial`, `${pier}/time`, '/people', '/people?q=group', '/interest', '/requests', '/overview', '/docket', '/docket?view=timeline', '/docket?view=month', '/docket/check', '/docket/changes', '/docket/closures', '/docket/report', '/rulebooks', '/rulebooks/us-ny-supreme', '/count?court=us-ca-superior&n=16&unit=cd&way=before&from=2027-01-25', `${pier}/docket?view=timeline`, `${pier}/docket?view=month`, `${pier}/docket?view=list&when=all`, '/documents', paper, `${paper}/sign`, '/time'].map((p): [Desk, string] => [io, p]), ...['/costs', run, '/post', '/kinds', '/kinds/litigation', '/imports'].map((p): [Desk, string] => [ops, p]), [wes, '/'], [wes, '/requests'], [clerk, '/rulebooks/us-tx-district/edit'], [clerk, '/rulebooks/new']];
+		const run = await ops.page.evaluate(() =>
+			document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')!
+		);
+		const views: [Desk, string][] = [
+			[guest, '/sign-in'],
+			...[
+				'/',
+				'/matters?who=all',
+				pier,
+				`${pier}/docket`,
+				`${pier}/tasks`,
+				`${pier}/documents`,
+				`${pier}/logbook`,
+				`${pier}/trial`,
+				`${pier}/time`,
+				'/people',
+				'/people?q=group',
+				'/interest',
+				'/requests',
+				'/overview',
+				'/docket',
+				'/docket?view=timeline',
+				'/docket?view=month',
+				'/docket/check',
+				'/docket/changes',
+				'/docket/closures',
+				'/docket/report',
+				'/rulebooks',
+				'/rulebooks/us-ny-supreme',
+				'/count?court=us-ca-superior&n=16&unit=cd&way=before&from=2027-01-25',
+				`${pier}/docket?view=timeline`,
+				`${pier}/docket?view=month`,
+				`${pier}/docket?view=list&when=all`,
+				'/documents',
+				paper,
+				`${paper}/sign`,
+				'/time'
+			].map((p): [Desk, string] => [io, p]),
+			...['/costs', run, '/post', '/kinds', '/kinds/litigation', '/imports'].map(
+				(p): [Desk, string] => [ops, p]
+			),
+			[wes, '/'],
+			[wes, '/requests'],
+			[clerk, '/rulebooks/us-tx-district/edit'],
+			[clerk, '/rulebooks/new']
+		];
 		const all: string[] = [];
 		for (const [d, path] of views) {
 			await d.go(path);
@@ -75,11 +141,48 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	});
 
 	it('fits a screen 1024 wide and a telephone', async () => {
-		for (const [width, paths] of [[1024, ['/', '/matters?who=all', pier, `${pier}/docket`, `${pier}/logbook`, `${pier}/trial`, '/people', '/interest', '/requests', '/overview', '/docket', '/docket?view=timeline', '/docket?view=month', '/docket/check', '/docket/changes', '/docket/closures', '/docket/report', '/rulebooks', '/rulebooks/us-ca-superior', '/count?n=21', `${pier}/docket?view=timeline`, `${pier}/docket?view=month`, '/documents', '/time']], [390, ['/', '/matters', pier, '/requests', '/time']]] as const) {
+		for (const [width, paths] of [
+			[
+				1024,
+				[
+					'/',
+					'/matters?who=all',
+					pier,
+					`${pier}/docket`,
+					`${pier}/logbook`,
+					`${pier}/trial`,
+					'/people',
+					'/interest',
+					'/requests',
+					'/overview',
+					'/docket',
+					'/docket?view=timeline',
+					'/docket?view=month',
+					'/docket/check',
+					'/docket/changes',
+					'/docket/closures',
+					'/docket/report',
+					'/rulebooks',
+					'/rulebooks/us-ca-superior',
+					'/count?n=21',
+					`${pier}/docket?view=timeline`,
+					`${pier}/docket?view=month`,
+					'/documents',
+					'/time'
+				]
+			],
+			[390, ['/', '/matters', pier, '/requests', '/time']]
+		] as const) {
 			const d = await sit(browser, house.origin, 'okafor', { width, height: 800 });
 			for (const path of paths) {
 				await d.go(path);
-				const over = await d.page.evaluate(() => Math.max(document.documentElement.scrollWidth, document.querySelector('main')!.scrollWidth) - window.innerWidth);
+				const over = await d.page.evaluate(
+					() =>
+						Math.max(
+							document.documentElement.scrollWidth,
+							document.querySelector('main')!.scrollWidth
+						) - window.innerWidth
+				);
 				assert.ok(over <= 1, `${path} is ${over} px too wide at ${width}`);
 			}
 			await d.page.browserContext().close();
@@ -91,7 +194,15 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.page.keyboard.press('n');
 		await io.page.waitForSelector('[role="dialog"]');
 		const k = io.page.keyboard;
-		for (let i = 0; i < 10 && !(await io.page.evaluate(() => (document.activeElement as HTMLInputElement).name === 'title')); i++) await k.press('Tab');
+		for (
+			let i = 0;
+			i < 10 &&
+			!(await io.page.evaluate(
+				() => (document.activeElement as HTMLInputElement).name === 'title'
+			));
+			i++
+		)
+			await k.press('Tab');
 		await k.type('Gangway camera request');
 		await k.press('Escape');
 		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
@@ -99,12 +210,34 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.settled();
 		await k.press('n');
 		await io.page.waitForSelector('[role="dialog"]');
-		assert.equal(await (await io.control('Title')).evaluate((e) => e.value), 'Gangway camera request');
-		const reach = async (name: string) => { for (let i = 0; i < 20 && !(await io.page.evaluate((n) => (document.activeElement as HTMLInputElement).name === n, name)); i++) await k.press('Tab'); };
+		assert.equal(
+			await (await io.control('Title')).evaluate((e) => e.value),
+			'Gangway camera request'
+		);
+		const reach = async (name: string) => {
+			for (
+				let i = 0;
+				i < 20 &&
+				!(await io.page.evaluate(
+					(n) => (document.activeElement as HTMLInputElement).name === n,
+					name
+				));
+				i++
+			)
+				await k.press('Tab');
+		};
 		await reach('unitId');
 		await k.type('Term');
 		await k.press('Enter').catch(() => undefined);
-		for (let i = 0; i < 30 && !(await io.page.evaluate(() => document.activeElement!.textContent!.trim() === 'Open the matter')); i++) await k.press('Tab');
+		for (
+			let i = 0;
+			i < 30 &&
+			!(await io.page.evaluate(
+				() => document.activeElement!.textContent!.trim() === 'Open the matter'
+			));
+			i++
+		)
+			await k.press('Tab');
 		await k.press('Enter');
 		await io.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
 		await io.sees('Gangway camera request');
@@ -124,15 +257,28 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.fill('Name', 'Kept name');
 		await put('fake.docx', Buffer.from('this is not a DOCX'));
 		await io.sees('fake.docx is not a DOCX file, whatever its name says.');
-		await put('big.pdf', Buffer.concat([Buffer.from('%PDF-1.7\n'), Buffer.alloc(60 * 1024 * 1024)]));
+		await put(
+			'big.pdf',
+			Buffer.concat([Buffer.from('%PDF-1.7\n'), Buffer.alloc(60 * 1024 * 1024)])
+		);
 		await io.sees('a file may have at most 50 MB');
 		assert.equal(await (await io.control('Name')).evaluate((e) => e.value), 'Kept name');
 		// The server itself refuses, too, when the form's own look is gone round.
 		const status = await io.page.evaluate(async (path) => {
 			const f = new FormData();
-			f.set('matterId', 'x'); f.set('folder', 'Internal'); f.set('mark', '');
+			f.set('matterId', 'x');
+			f.set('folder', 'Internal');
+			f.set('mark', '');
 			f.set('file', new File(['%PDF-1.7', new Uint8Array(60 * 1024 * 1024)], 'big.pdf'));
-			return (await (await fetch(`${path}/documents?/upload`, { method: 'POST', body: f, headers: { 'x-sveltekit-action': 'true', accept: 'application/json' } })).text()).slice(0, 300);
+			return (
+				await (
+					await fetch(`${path}/documents?/upload`, {
+						method: 'POST',
+						body: f,
+						headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
+					})
+				).text()
+			).slice(0, 300);
 		}, pier);
 		assert.match(status, /at most 50 MB/);
 		await put('note.txt', Buffer.from('A deckhand heard the bell.'));
@@ -160,7 +306,11 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.fill('Title', 'x'.repeat(510));
 		await io.press('Save the facts');
 		await io.sees('The title is longer than 500 characters.');
-		assert.equal((await (await io.control('Title')).evaluate((e) => e.value)).length, 510, 'what was typed is kept');
+		assert.equal(
+			(await (await io.control('Title')).evaluate((e) => e.value)).length,
+			510,
+			'what was typed is kept'
+		);
 		await io.fill('Title', 'Pier 9 <script>alert(1)</script> “fall” & more');
 		await io.press('Save the facts');
 		await io.sees('Pier 9 <script>alert(1)</script> “fall” & more');
@@ -173,19 +323,45 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	it('gives a business partner nothing but what waits for their signature', async () => {
 		const wes = await sit(browser, house.origin, 'tarrant');
 		await wes.sees('Ask the legal department');
-		for (const path of ['/matters', '/docket', '/documents', '/time', '/costs', '/post', '/people', '/interest', '/overview', '/kinds', '/imports', pier, `${pier}/docket`, '/people/x']) {
+		for (const path of [
+			'/matters',
+			'/docket',
+			'/documents',
+			'/time',
+			'/costs',
+			'/post',
+			'/people',
+			'/interest',
+			'/overview',
+			'/kinds',
+			'/imports',
+			pier,
+			`${pier}/docket`,
+			'/people/x'
+		]) {
 			await wes.go(path);
 			await wes.sees('There is no such page, or it is not yours to see.');
 		}
-		for (const path of ['/api/pen?line=pier', '/api/people?q=a']) assert.equal(await wes.page.evaluate(async (p) => (await fetch(p)).status, path), 404);
+		for (const path of ['/api/pen?line=pier', '/api/people?q=a'])
+			assert.equal(await wes.page.evaluate(async (p) => (await fetch(p)).status, path), 404);
 	});
 
 	it('lets nobody in without a session, and no other site speak for one', async () => {
-		const get = async (path: string, init: RequestInit = {}) => fetch(house.origin + path, { redirect: 'manual', ...init });
-		for (const path of ['/', '/matters', pier, '/docket', '/documents', '/time', '/costs', '/post']) assert.equal((await get(path)).status, 303, path);
+		const get = async (path: string, init: RequestInit = {}) =>
+			fetch(house.origin + path, { redirect: 'manual', ...init });
+		for (const path of ['/', '/matters', pier, '/docket', '/documents', '/time', '/costs', '/post'])
+			assert.equal((await get(path)).status, 303, path);
 		assert.equal((await get('/api/pen?line=x')).status, 401);
 		const cookie = (await io.page.browserContext().cookies()).find((c) => c.name === 'kite')!;
-		const forged = await get('/matters?/open', { method: 'POST', headers: { cookie: `kite=${cookie.value}`, origin: 'https://elsewhere.example', 'content-type': 'application/x-www-form-urlencoded' }, body: 'title=x' });
+		const forged = await get('/matters?/open', {
+			method: 'POST',
+			headers: {
+				cookie: `kite=${cookie.value}`,
+				origin: 'https://elsewhere.example',
+				'content-type': 'application/x-www-form-urlencoded'
+			},
+			body: 'title=x'
+		});
 		assert.equal(forged.status, 403);
 		const page = await get('/sign-in');
 		const csp = page.headers.get('content-security-policy')!;
@@ -198,22 +374,61 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	});
 
 	it('does not start for real with a setting missing or unsafe, and says which', () => {
-		const start = (env: Record<string, string>) => spawnSync(process.execPath, ['bin/start.mjs'], { env: { PATH: process.env.PATH!, ...env }, encoding: 'utf8', timeout: 20_000 });
+		const start = (env: Record<string, string>) =>
+			spawnSync(process.execPath, ['bin/start.mjs'], {
+				env: { PATH: process.env.PATH!, ...env },
+				encoding: 'utf8',
+				timeout: 20_000
+			});
 		const none = start({});
 		assert.equal(none.status, 1);
-		for (const name of ['KITE_DATA', 'KITE_ORIGIN', 'KITE_SMTP_URL', 'KITE_MAIL_FROM', 'KITE_SEAL_P12', 'KITE_SEAL_PASSWORD']) assert.match(none.stderr, new RegExp(`${name} is missing`));
-		const unsafe = start({ KITE_DATA: scratch, KITE_ORIGIN: 'http://legal.example.com', KITE_SMTP_URL: 'smtp://x', KITE_MAIL_FROM: 'x@x', KITE_SEAL_P12: '/no/such', KITE_SEAL_PASSWORD: 'short', KITE_TODAY: '2026-01-01' });
+		for (const name of [
+			'KITE_DATA',
+			'KITE_ORIGIN',
+			'KITE_SMTP_URL',
+			'KITE_MAIL_FROM',
+			'KITE_SEAL_P12',
+			'KITE_SEAL_PASSWORD'
+		])
+			assert.match(none.stderr, new RegExp(`${name} is missing`));
+		const unsafe = start({
+			KITE_DATA: scratch,
+			KITE_ORIGIN: 'http://legal.example.com',
+			KITE_SMTP_URL: 'smtp://x',
+			KITE_MAIL_FROM: 'x@x',
+			KITE_SEAL_P12: '/no/such',
+			KITE_SEAL_PASSWORD: 'short',
+			KITE_TODAY: '2026-01-01'
+		});
 		assert.equal(unsafe.status, 1);
-		for (const words of [/must begin with https/, /fewer than 12 characters/, /a file that is not there/, /KITE_TODAY is for the demo/]) assert.match(unsafe.stderr, words);
+		for (const words of [
+			/must begin with https/,
+			/fewer than 12 characters/,
+			/a file that is not there/,
+			/KITE_TODAY is for the demo/
+		])
+			assert.match(unsafe.stderr, words);
 	});
 
 	it('backs up while it runs, and the copy opens', () => {
 		const to = join(scratch, 'copy');
 		const env = { ...process.env, KITE_DATA: house.data };
-		const r = spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], { env, encoding: 'utf8' });
+		const r = spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], {
+			env,
+			encoding: 'utf8'
+		});
 		assert.equal(r.status, 0, r.stderr);
-		const audit = spawnSync(process.execPath, ['--import', 'tsx', 'bin/audit.ts'], { env: { ...process.env, KITE_DATA: to }, encoding: 'utf8' });
+		const audit = spawnSync(process.execPath, ['--import', 'tsx', 'bin/audit.ts'], {
+			env: { ...process.env, KITE_DATA: to },
+			encoding: 'utf8'
+		});
 		assert.match(audit.stdout, /The audit trail holds/);
-		assert.match(spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], { env, encoding: 'utf8' }).stderr, /holds a backup already/);
+		assert.match(
+			spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], {
+				env,
+				encoding: 'utf8'
+			}).stderr,
+			/holds a backup already/
+		);
 	});
 });

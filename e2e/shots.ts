@@ -13,17 +13,45 @@ const wants = (...names: string[]) => !only || names.some((n) => only.has(n));
 const shot = async (d: Desk, name: string) => {
 	if (wants(name)) await d.shot(`${folder}/${name}.png`);
 };
-const matter = async (d: Desk, title: string) => { await d.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`); return (await d.page.$$eval('a[data-row]', (rows, t) => rows.find((a) => a.textContent!.includes(t))!.getAttribute('href'), title))!; };
+const matter = async (d: Desk, title: string) => {
+	await d.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`);
+	return (await d.page.$$eval(
+		'a[data-row]',
+		(rows, t) => rows.find((a) => a.textContent!.includes(t))!.getAttribute('href'),
+		title
+	))!;
+};
 try {
 	const io = await sit(browser, house.origin, 'okafor', size);
 	await shot(io, 'day-sheet');
-	if (wants('matters')) { await io.go('/matters?who=all'); await shot(io, 'matters'); }
+	if (wants('matters')) {
+		await io.go('/matters?who=all');
+		await shot(io, 'matters');
+	}
 	const pier = await matter(io, 'Pier 9');
-	if (wants('matter-litigation')) { await io.go(pier); await shot(io, 'matter-litigation'); }
-	if (all && wants('matter-claims')) { await io.go(await matter(io, 'Quay wall')); await shot(io, 'matter-claims'); }
-	if (all && wants('matter-agreement')) { await io.go(await matter(io, 'Fuel supply')); await shot(io, 'matter-agreement'); }
-	if (wants('sheet-edit')) { await io.go(await matter(io, 'Quay wall')); await io.press('Change'); await io.sees('Facts of'); if (all) await shot(io, 'sheet-edit'); }
-	if (wants('matter-docket')) { await io.go(`${pier}/docket`); await io.press('Answer or Rule 12 motion'); await shot(io, 'matter-docket'); }
+	if (wants('matter-litigation')) {
+		await io.go(pier);
+		await shot(io, 'matter-litigation');
+	}
+	if (all && wants('matter-claims')) {
+		await io.go(await matter(io, 'Quay wall'));
+		await shot(io, 'matter-claims');
+	}
+	if (all && wants('matter-agreement')) {
+		await io.go(await matter(io, 'Fuel supply'));
+		await shot(io, 'matter-agreement');
+	}
+	if (wants('sheet-edit')) {
+		await io.go(await matter(io, 'Quay wall'));
+		await io.press('Change');
+		await io.sees('Facts of');
+		if (all) await shot(io, 'sheet-edit');
+	}
+	if (wants('matter-docket')) {
+		await io.go(`${pier}/docket`);
+		await io.press('Answer or Rule 12 motion');
+		await shot(io, 'matter-docket');
+	}
 	if (wants('what-if')) {
 		await io.go(`${pier}/docket`);
 		await io.change('trial-date');
@@ -31,18 +59,56 @@ try {
 		await io.sees('15 Oct');
 		await shot(io, 'what-if');
 	}
-	if (wants('timeline')) { await io.go(`${pier}/docket?view=timeline`); await shot(io, 'timeline'); }
-	if (wants('check')) { await io.go('/docket/check'); await shot(io, 'check'); }
-	if (wants('calculator')) { await io.go('/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'); await shot(io, 'calculator'); }
+	if (wants('timeline')) {
+		await io.go(`${pier}/docket?view=timeline`);
+		await shot(io, 'timeline');
+	}
+	if (wants('check')) {
+		await io.go('/docket/check');
+		await shot(io, 'check');
+	}
+	if (wants('calculator')) {
+		await io.go(
+			'/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'
+		);
+		await shot(io, 'calculator');
+	}
 	if (wants('editor', 'closure', 'staff', 'timeline-form')) {
 		const clerk = await sit(browser, house.origin, 'castellan', size);
-		if (wants('editor')) { await clerk.go('/rulebooks/own.vessel-purchase/edit'); await clerk.page.$eval('textarea[name="yaml"]', (t) => { const area = t as HTMLTextAreaElement; area.value = area.value.replace('count: -21d', 'count: -28d').replace(/version: .*/, 'version: "2"'); area.dispatchEvent(new Event('input', { bubbles: true })); }); await clerk.sees(/Condition survey report/); await clerk.settled(); await new Promise((r) => setTimeout(r, 900)); await shot(clerk, 'editor'); }
-		if (wants('timeline-form') && all) { await clerk.go('/rulebooks/new'); await shot(clerk, 'timeline-form'); }
-		if (wants('staff') && all) { await clerk.go('/staff'); await shot(clerk, 'staff'); }
-		if (wants('closure') && all) { await clerk.go('/docket/closures'); await shot(clerk, 'closure'); }
+		if (wants('editor')) {
+			await clerk.go('/rulebooks/own.vessel-purchase/edit');
+			await clerk.page.$eval('textarea[name="yaml"]', (t) => {
+				const area = t as HTMLTextAreaElement;
+				area.value = area.value
+					.replace('count: -21d', 'count: -28d')
+					.replace(/version: .*/, 'version: "2"');
+				area.dispatchEvent(new Event('input', { bubbles: true }));
+			});
+			await clerk.sees(/Condition survey report/);
+			await clerk.settled();
+			await new Promise((r) => setTimeout(r, 900));
+			await shot(clerk, 'editor');
+		}
+		if (wants('timeline-form') && all) {
+			await clerk.go('/rulebooks/new');
+			await shot(clerk, 'timeline-form');
+		}
+		if (wants('staff') && all) {
+			await clerk.go('/staff');
+			await shot(clerk, 'staff');
+		}
+		if (wants('closure') && all) {
+			await clerk.go('/docket/closures');
+			await shot(clerk, 'closure');
+		}
 	}
 	if (all) {
-		const look = async (name: string, path: string, then?: () => Promise<void>) => { if (!wants(name)) return; await io.go(path); await then?.(); await shot(io, name); };
+		const look = async (name: string, path: string, then?: () => Promise<void>) => {
+			if (!wants(name)) return;
+			await io.go(path);
+			await then?.();
+			await shot(io, name);
+		};
 		await look('month', `${pier}/docket?view=month`);
 		await look('matter-list', `${pier}/docket?view=list&when=all`);
 		await look('docket-timeline', '/docket?view=timeline');
@@ -51,20 +117,76 @@ try {
 		await look('report', '/docket/report');
 		await look('rulebooks', '/rulebooks');
 		await look('rulebook', '/rulebooks/us-ca-superior');
-		await look('order', `${pier}/docket`, async () => { await io.press('Lay an order over the rules'); await io.sees('What it says'); });
-		await look('shift', `${pier}/docket`, async () => { await io.page.evaluate(() => (document.querySelector('[data-deadline="Pretrial disclosures"] button[aria-expanded]') as HTMLButtonElement).click()); await io.press('Move it'); await io.page.type('input[name="by"]', '+14d'); await io.sees("the rule's own day"); });
-		await look('by-hand', `${pier}/docket`, async () => { await io.press('By hand'); await io.sees('Authority'); });
-		await look('details', `${pier}/docket`, async () => { await io.press('Pretrial disclosures'); await io.press('Details'); await io.sees('Exhibits'); });
-		await look('correct', `${await matter(io, 'Slip 4')}/docket`, async () => { await io.press('move or correct'); await io.fill('to', '9 Nov 2026'); await io.sees('Reason'); });
-		await look('enter', `${await matter(io, 'Slip 4')}/docket?enter`, async () => { await io.choose('What happened', 'motion return', 'Motion return date'); await io.fill('On', '25 Jan 2027'); await io.sees('Serve motion papers'); });
+		await look('order', `${pier}/docket`, async () => {
+			await io.press('Lay an order over the rules');
+			await io.sees('What it says');
+		});
+		await look('shift', `${pier}/docket`, async () => {
+			await io.page.evaluate(() =>
+				(
+					document.querySelector(
+						'[data-deadline="Pretrial disclosures"] button[aria-expanded]'
+					) as HTMLButtonElement
+				).click()
+			);
+			await io.press('Move it');
+			await io.page.type('input[name="by"]', '+14d');
+			await io.sees("the rule's own day");
+		});
+		await look('by-hand', `${pier}/docket`, async () => {
+			await io.press('By hand');
+			await io.sees('Authority');
+		});
+		await look('details', `${pier}/docket`, async () => {
+			await io.press('Pretrial disclosures');
+			await io.press('Details');
+			await io.sees('Exhibits');
+		});
+		await look('correct', `${await matter(io, 'Slip 4')}/docket`, async () => {
+			await io.press('move or correct');
+			await io.fill('to', '9 Nov 2026');
+			await io.sees('Reason');
+		});
+		await look('enter', `${await matter(io, 'Slip 4')}/docket?enter`, async () => {
+			await io.choose('What happened', 'motion return', 'Motion return date');
+			await io.fill('On', '25 Jan 2027');
+			await io.sees('Serve motion papers');
+		});
 	}
-	if (wants('logbook')) { await io.go(`${pier}/logbook`); await shot(io, 'logbook'); }
-	if (wants('trial')) { await io.go(`${pier}/trial`); await shot(io, 'trial'); }
-	if (wants('docket')) { await io.go('/docket'); await shot(io, 'docket'); }
-	if (wants('people')) { await io.go('/people'); await shot(io, 'people'); }
-	if (wants('person') && all) { await io.go('/people?q=group'); await io.page.evaluate(() => (document.querySelector('tbody a') as HTMLAnchorElement).click()); await io.sees('On matters'); await shot(io, 'person'); }
-	if (wants('interest')) { await io.go('/interest'); await io.page.evaluate(() => (document.querySelector('main section a[href^="/interest/"]') as HTMLAnchorElement).click()); await io.sees('Decision'); await shot(io, 'interest'); }
-	if (all && wants('figures')) { await io.go('/overview'); await shot(io, 'figures'); }
+	if (wants('logbook')) {
+		await io.go(`${pier}/logbook`);
+		await shot(io, 'logbook');
+	}
+	if (wants('trial')) {
+		await io.go(`${pier}/trial`);
+		await shot(io, 'trial');
+	}
+	if (wants('docket')) {
+		await io.go('/docket');
+		await shot(io, 'docket');
+	}
+	if (wants('people')) {
+		await io.go('/people');
+		await shot(io, 'people');
+	}
+	if (wants('person') && all) {
+		await io.go('/people?q=group');
+		await io.page.evaluate(() => (document.querySelector('tbody a') as HTMLAnchorElement).click());
+		await io.sees('On matters');
+		await shot(io, 'person');
+	}
+	if (wants('interest')) {
+		await io.go('/interest');
+		await io.page.evaluate(() =>
+			(document.querySelector('main section a[href^="/interest/"]') as HTMLAnchorElement).click()
+		);
+		await io.sees('Decision');
+		await shot(io, 'interest');
+	}
+	if (all && wants('figures')) {
+		await io.go('/overview');
+		await shot(io, 'figures');
+	}
 	if (wants('opening')) {
 		await io.go('/requests');
 		await io.press('Film crew');
@@ -72,24 +194,58 @@ try {
 		await io.sees('From request');
 		await shot(io, 'opening');
 	}
-	if (wants('triage')) { await io.go('/requests'); await shot(io, 'triage'); }
-	if (wants('request-detail') && all) { await io.go('/requests'); await io.press('Coffee'); await io.sees('To and fro'); await shot(io, 'request-detail'); }
-	if (wants('closing') && all) { await io.go(`${pier}`); await io.press('Hold or close'); await io.sees('open dates'); await shot(io, 'closing'); }
-	if (all && wants('request')) { const wes = await sit(browser, house.origin, 'tarrant', size); await shot(wes, 'request'); }
+	if (wants('triage')) {
+		await io.go('/requests');
+		await shot(io, 'triage');
+	}
+	if (wants('request-detail') && all) {
+		await io.go('/requests');
+		await io.press('Coffee');
+		await io.sees('To and fro');
+		await shot(io, 'request-detail');
+	}
+	if (wants('closing') && all) {
+		await io.go(`${pier}`);
+		await io.press('Hold or close');
+		await io.sees('open dates');
+		await shot(io, 'closing');
+	}
+	if (all && wants('request')) {
+		const wes = await sit(browser, house.origin, 'tarrant', size);
+		await shot(wes, 'request');
+	}
 	if (wants('kind', 'imports', 'kinds')) {
 		const ops = await sit(browser, house.origin, 'haddad', size);
 		await ops.go('/kinds/litigation');
 		await shot(ops, 'kind');
-		if (all) { await ops.go('/kinds'); await shot(ops, 'kinds'); await ops.go('/imports'); await shot(ops, 'imports'); }
+		if (all) {
+			await ops.go('/kinds');
+			await shot(ops, 'kinds');
+			await ops.go('/imports');
+			await shot(ops, 'imports');
+		}
 	}
 	if (wants('signing')) {
 		await io.go('/');
 		const mail = await sit(browser, house.origin, 'haddad', size);
 		// Mail goes out by a job, a batch at a time.
-		for (let i = 0; i < 30; i++) { await mail.go('/post?q=signer1'); if ((await mail.text()).includes('signer1@')) break; await new Promise((r) => setTimeout(r, 1000)); }
-		await mail.page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('li button')].find((b) => b.textContent!.includes('signer1@'))?.click());
+		for (let i = 0; i < 30; i++) {
+			await mail.go('/post?q=signer1');
+			if ((await mail.text()).includes('signer1@')) break;
+			await new Promise((r) => setTimeout(r, 1000));
+		}
+		await mail.page.evaluate(() =>
+			[...document.querySelectorAll<HTMLButtonElement>('li button')]
+				.find((b) => b.textContent!.includes('signer1@'))
+				?.click()
+		);
 		await mail.settled();
-		const link = await mail.page.evaluate(() => [...document.querySelectorAll<HTMLAnchorElement>('article a')].find((a) => a.href.includes('/sign/'))?.pathname ?? null);
+		const link = await mail.page.evaluate(
+			() =>
+				[...document.querySelectorAll<HTMLAnchorElement>('article a')].find((a) =>
+					a.href.includes('/sign/')
+				)?.pathname ?? null
+		);
 		if (link) {
 			const guest = await sit(browser, house.origin, undefined, size);
 			await guest.go(link);
@@ -100,7 +256,11 @@ try {
 	if (wants('cost-run')) {
 		const ops = await sit(browser, house.origin, 'haddad', size);
 		await ops.go('/costs');
-		await ops.go((await ops.page.evaluate(() => document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')))!);
+		await ops.go(
+			(await ops.page.evaluate(() =>
+				document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')
+			))!
+		);
 		await shot(ops, 'cost-run');
 	}
 } finally {

@@ -35,8 +35,10 @@ const db = <T>(sql: string, ...p: unknown[]): T[] => {
 		d.close();
 	}
 };
-const kite = (desk: Desk, title: string) => desk.page.$eval(`[data-deadline="${title}"] [data-kite]`, (e) => e.getAttribute('data-kite'));
-const dateOf = (desk: Desk, title: string) => desk.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
+const kite = (desk: Desk, title: string) =>
+	desk.page.$eval(`[data-deadline="${title}"] [data-kite]`, (e) => e.getAttribute('data-kite'));
+const dateOf = (desk: Desk, title: string) =>
+	desk.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
 function pdfsig(pdf: Buffer): string {
 	const path = join(scratch, `${Math.random()}.pdf`);
 	writeFileSync(path, pdf);
@@ -108,7 +110,11 @@ describe('the thread', { timeout: 600_000 }, () => {
 	it('3. enters the service of the summons and dockets two dates with their counts', async () => {
 		await okafor.go(`/matters/${number}/docket`);
 		await okafor.press('Enter an event');
-		await okafor.choose('What happened', 'summons and', 'Summons and complaint served on a defendant');
+		await okafor.choose(
+			'What happened',
+			'summons and',
+			'Summons and complaint served on a defendant'
+		);
 		await okafor.fill('On', '30 Feb 2026');
 		await okafor.sees('30 Feb 2026 is not a date that exists.');
 		await okafor.fill('On', '30 Oct 2026');
@@ -118,7 +124,10 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('Service by leaving with the clerk adds nothing to this date.');
 		await okafor.sees('in the past');
 		// The picture and the sentences come from one trace: the strip's last cell of the count is the 21st.
-		assert.equal(await okafor.page.$eval('[data-count] .cell.result i', (e) => e.textContent), '21');
+		assert.equal(
+			await okafor.page.$eval('[data-count] .cell.result i', (e) => e.textContent),
+			'21'
+		);
 		await okafor.fill('On', '9 Nov 2026');
 		await okafor.sees('Monday 30 November 2026');
 		await okafor.fill('Name it', 'Larkhaven Ferries');
@@ -133,14 +142,20 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.go('/docket');
 		assert.equal(await kite(okafor, 'Answer or Rule 12 motion'), 'half');
 		await okafor.go('/');
-		assert.ok(await okafor.page.$('.horizon a[title^="Answer or Rule 12 motion"] [data-kite="half"]'));
+		assert.ok(
+			await okafor.page.$('.horizon a[title^="Answer or Rule 12 motion"] [data-kite="half"]')
+		);
 		await okafor.sees('needs a second check');
 	});
 
 	it('4. has another person do the second check; the kite changes everywhere', async () => {
 		await okafor.go(`/matters/${number}/docket`);
 		await okafor.sees('second check');
-		assert.equal((await okafor.page.$$('form[action="?/check"]')).length, 0, 'who docketed a date cannot check it');
+		assert.equal(
+			(await okafor.page.$$('form[action="?/check"]')).length,
+			0,
+			'who docketed a date cannot check it'
+		);
 		await clerk.go('/docket?show=unchecked');
 		await clerk.press('check it', '[data-deadline="Answer or Rule 12 motion"]');
 		await clerk.sees('Counted anew just now: the same day');
@@ -150,7 +165,9 @@ describe('the thread', { timeout: 600_000 }, () => {
 		assert.equal(await kite(okafor, 'Answer or Rule 12 motion'), 'solid');
 		await okafor.sees('checked by DC');
 		await okafor.go('/');
-		assert.ok(await okafor.page.$('.horizon a[title^="Answer or Rule 12 motion"] [data-kite="solid"]'));
+		assert.ok(
+			await okafor.page.$('.horizon a[title^="Answer or Rule 12 motion"] [data-kite="solid"]')
+		);
 	});
 
 	it('5. hangs a task on the date, sees what would move, and moves it', async () => {
@@ -162,14 +179,21 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.select('The date it hangs on', 'Answer or Rule 12 motion');
 		await okafor.press('Add the task', '[role="dialog"]');
 		await okafor.sees('2 court days before Answer or Rule 12 motion');
-		assert.equal(await okafor.attribute('[data-task="Draft the answer"] [data-due]', 'data-due'), '2026-11-25');
+		assert.equal(
+			await okafor.attribute('[data-task="Draft the answer"] [data-due]', 'data-due'),
+			'2026-11-25'
+		);
 		await okafor.go(`/matters/${number}/docket`);
 		await okafor.press('move or correct');
 		await okafor.fill('to', '16 Nov 2026');
 		await okafor.sees('nothing is saved yet');
 		await okafor.sees(/Answer or Rule 12 motion 30 Nov 7 Dec \+7/);
 		await okafor.sees(/task: Draft the answer, TW 25 Nov 3 Dec \+8/);
-		assert.equal(db<{ date: string }>("SELECT date FROM deadline WHERE title LIKE 'Answer%'")[0]!.date, '2026-11-30', 'looking saves nothing');
+		assert.equal(
+			db<{ date: string }>("SELECT date FROM deadline WHERE title LIKE 'Answer%'")[0]!.date,
+			'2026-11-30',
+			'looking saves nothing'
+		);
 		await okafor.press('Move all');
 		await okafor.sees('The reason is missing.');
 		await okafor.fill('Reason', 'Proof of service corrected');
@@ -177,12 +201,24 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.misses('nothing is saved yet');
 		await okafor.settled();
 		assert.equal(await dateOf(okafor, 'Answer or Rule 12 motion'), '2026-12-07');
-		assert.equal(await kite(okafor, 'Answer or Rule 12 motion'), 'half', 'a moved date is checked anew');
+		assert.equal(
+			await kite(okafor, 'Answer or Rule 12 motion'),
+			'half',
+			'a moved date is checked anew'
+		);
 		await okafor.go(`/matters/${number}/tasks`);
-		assert.equal(await okafor.attribute('[data-task="Draft the answer"] [data-due]', 'data-due'), '2026-12-03');
+		assert.equal(
+			await okafor.attribute('[data-task="Draft the answer"] [data-due]', 'data-due'),
+			'2026-12-03'
+		);
 		await okafor.go(`/matters/${number}/logbook`);
-		await okafor.sees(/moved from Monday 9 November 2026 to Monday 16 November 2026: Proof of service corrected\. Moved: .*Answer or Rule 12 motion from Mon 30 Nov to Mon 7 Dec.*task “Draft the answer” to Thu 3 Dec/);
-		assert.match(db<{ detail: string }>("SELECT detail FROM audit WHERE action = 'move event'")[0]!.detail, /"from":"2026-11-09","to":"2026-11-16"/);
+		await okafor.sees(
+			/moved from Monday 9 November 2026 to Monday 16 November 2026: Proof of service corrected\. Moved: .*Answer or Rule 12 motion from Mon 30 Nov to Mon 7 Dec.*task “Draft the answer” to Thu 3 Dec/
+		);
+		assert.match(
+			db<{ detail: string }>("SELECT detail FROM audit WHERE action = 'move event'")[0]!.detail,
+			/"from":"2026-11-09","to":"2026-11-16"/
+		);
 	});
 
 	it('6. assembles a letter, asking only for what is missing, as DOCX and PDF', async () => {
@@ -190,8 +226,15 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.press('Assemble a letter');
 		await okafor.select('Template', 'Letter on the matter');
 		await okafor.sees('Recipient, name');
-		const asked = await okafor.page.$$eval('input[name^="field-"]', (all) => all.map((e) => e.getAttribute('name')));
-		assert.deepEqual(asked, ['field-recipient.name', 'field-recipient.address', 'field-matter.caseNumber', 'field-purpose']);
+		const asked = await okafor.page.$$eval('input[name^="field-"]', (all) =>
+			all.map((e) => e.getAttribute('name'))
+		);
+		assert.deepEqual(asked, [
+			'field-recipient.name',
+			'field-recipient.address',
+			'field-matter.caseNumber',
+			'field-purpose'
+		]);
 		await okafor.fill('Recipient, name', 'Zofia Müllersen');
 		await okafor.fill('Recipient, address', '12 Harbor Street');
 		await okafor.fill('Purpose', 'We ask for two more weeks.');
@@ -199,7 +242,17 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.page.waitForFunction(() => location.pathname.startsWith('/documents/'));
 		await okafor.page.waitForSelector('canvas[data-drawn="yes"]');
 		const text = pdftotext(await bytes(okafor, (await okafor.attribute('a[download]', 'href'))!));
-		for (const words of ['Zofia Müllersen', '23 November 2026', 'N.D. Cal., San Francisco', '[matter.caseNumber]', 'Monday 7 December 2026: Answer or Rule 12 motion', 'Halyard Staffing LLC', 'We ask for two more weeks.', 'These dates are on our docket']) assert.ok(text.includes(words), `${words} in\n${text}`);
+		for (const words of [
+			'Zofia Müllersen',
+			'23 November 2026',
+			'N.D. Cal., San Francisco',
+			'[matter.caseNumber]',
+			'Monday 7 December 2026: Answer or Rule 12 motion',
+			'Halyard Staffing LLC',
+			'We ask for two more weeks.',
+			'These dates are on our docket'
+		])
+			assert.ok(text.includes(words), `${words} in\n${text}`);
 		assert.doesNotMatch(text, /\{\{|\}\}/);
 		await okafor.go(`/matters/${number}/documents`);
 		await okafor.sees('Letter on the matter (DOCX)');
@@ -213,7 +266,10 @@ describe('the thread', { timeout: 600_000 }, () => {
 		const place = async (x: number, y: number) => {
 			await okafor.page.waitForSelector('canvas[data-drawn="yes"]');
 			const page = (await okafor.page.$('button[aria-label="Place the field on page 1"]'))!;
-			await page.evaluate((e, at) => { const r = e.getBoundingClientRect(); e.closest('main')!.scrollTop += r.top + r.height * at - 400; }, y);
+			await page.evaluate((e, at) => {
+				const r = e.getBoundingClientRect();
+				e.closest('main')!.scrollTop += r.top + r.height * at - 400;
+			}, y);
 			const box = (await page.boundingBox())!;
 			await okafor.page.mouse.click(box.x + box.width * x, box.y + box.height * y);
 		};
@@ -249,9 +305,15 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('with signers');
 
 		await clerk.go('/post');
-		for (let i = 0; i < 20 && !(await clerk.text()).includes('Please sign'); i++) { await new Promise((r) => setTimeout(r, 500)); await clerk.go('/post'); }
+		for (let i = 0; i < 20 && !(await clerk.text()).includes('Please sign'); i++) {
+			await new Promise((r) => setTimeout(r, 500));
+			await clerk.go('/post');
+		}
 		await clerk.press('Please sign: Letter on the matter');
-		const link = (await clerk.page.$eval('article a[href*="/sign/"]', (e) => (e as HTMLAnchorElement).href))!;
+		const link = (await clerk.page.$eval(
+			'article a[href*="/sign/"]',
+			(e) => (e as HTMLAnchorElement).href
+		))!;
 		outsider = await sit(browser, house.origin);
 		await outsider.go(new URL(link).pathname);
 		await outsider.sees('Ines Okafor asks you, Zofia Müllersen, to sign this.');
@@ -260,10 +322,13 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await outsider.sees('Place is missing.');
 		await outsider.fill('Place', 'Gdańsk');
 		await outsider.press('Draw');
-		const canvas = (await (await outsider.page.$('canvas[aria-label^="Draw your signature"]'))!.boundingBox())!;
+		const canvas = (await (await outsider.page.$(
+			'canvas[aria-label^="Draw your signature"]'
+		))!.boundingBox())!;
 		await outsider.page.mouse.move(canvas.x + 30, canvas.y + 60);
 		await outsider.page.mouse.down();
-		for (let i = 0; i < 12; i++) await outsider.page.mouse.move(canvas.x + 30 + i * 12, canvas.y + 60 + (i % 2 ? -22 : 22));
+		for (let i = 0; i < 12; i++)
+			await outsider.page.mouse.move(canvas.x + 30 + i * 12, canvas.y + 60 + (i % 2 ? -22 : 22));
 		await outsider.page.mouse.up();
 		await outsider.press('Sign', 'form[action="?/sign"]');
 		await outsider.sees('You signed this on Monday 23 November 2026');
@@ -285,11 +350,30 @@ describe('the thread', { timeout: 600_000 }, () => {
 		broken[at] = broken[at]! ^ 1;
 		assert.doesNotMatch(pdfsig(broken), /Signature is Valid/);
 		const text = pdftotext(sealed);
-		for (const words of ['Certificate of signing', 'Zofia Müllersen', 'Ines Okafor', 'zofia@mail.example', 'I agree to sign', 'Gdańsk', 'Fingerprint (SHA-256)']) assert.ok(text.includes(words), words);
+		for (const words of [
+			'Certificate of signing',
+			'Zofia Müllersen',
+			'Ines Okafor',
+			'zofia@mail.example',
+			'I agree to sign',
+			'Gdańsk',
+			'Fingerprint (SHA-256)'
+		])
+			assert.ok(text.includes(words), words);
 		const version = db<{ sha256: string }>('SELECT sha256 FROM document_version WHERE n = 2')[0]!;
 		assert.ok(text.includes(version.sha256), 'the fingerprint is of the version that was shown');
-		for (let i = 0; i < 20 && db("SELECT 1 FROM post WHERE subject LIKE 'Signed:%'").length < 2; i++) await new Promise((r) => setTimeout(r, 500));
-		assert.equal(db("SELECT 1 FROM post WHERE subject LIKE 'Signed:%' AND attachments LIKE '%signed.pdf%'").length, 2, 'both have their copy');
+		for (
+			let i = 0;
+			i < 20 && db("SELECT 1 FROM post WHERE subject LIKE 'Signed:%'").length < 2;
+			i++
+		)
+			await new Promise((r) => setTimeout(r, 500));
+		assert.equal(
+			db("SELECT 1 FROM post WHERE subject LIKE 'Signed:%' AND attachments LIKE '%signed.pdf%'")
+				.length,
+			2,
+			'both have their copy'
+		);
 	});
 
 	it('8. logs time by the pen line and the Time screen, runs a timer, and releases the entries', async () => {
@@ -319,16 +403,24 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.fill('What was done', 'A very long day');
 		await okafor.press('Log', 'main');
 		await okafor.sees('a day has 24');
-		assert.deepEqual(db<{ minutes: number }>('SELECT minutes FROM time_entry ORDER BY id').map((e) => e.minutes), [24, 84], 'rounded up to six minutes');
+		assert.deepEqual(
+			db<{ minutes: number }>('SELECT minutes FROM time_entry ORDER BY id').map((e) => e.minutes),
+			[24, 84],
+			'rounded up to six minutes'
+		);
 
 		await okafor.go(`/matters/${number}/time`);
 		await okafor.fill('What are you doing?', 'Answer, first draft');
 		await okafor.press('Start', 'aside');
 		await okafor.page.waitForSelector('[role="timer"]');
 		await okafor.press('Pause', 'footer');
-		await okafor.page.waitForFunction(() => document.querySelector('footer')!.textContent!.includes('Resume'));
+		await okafor.page.waitForFunction(() =>
+			document.querySelector('footer')!.textContent!.includes('Resume')
+		);
 		await okafor.press('Resume', 'footer');
-		await okafor.page.waitForFunction(() => document.querySelector('footer')!.textContent!.includes('Pause'));
+		await okafor.page.waitForFunction(() =>
+			document.querySelector('footer')!.textContent!.includes('Pause')
+		);
 		await okafor.go('/time');
 		await okafor.press('Stop and log');
 		await okafor.page.waitForFunction(() => !document.querySelector('[role="timer"]'));
@@ -370,9 +462,21 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await second.press('Approve 693.00');
 		await second.sees('CR-2026-01, approved');
 		const statement = pdftotext(await bytes(second, `${run}/statement-unit_0`));
-		for (const words of ['Statement of legal cost, Passenger', number, '70 %', '485.10', 'Interview of the deck crew', 'CR-2026-01']) assert.ok(statement.includes(words), `${words} in ${statement}`);
+		for (const words of [
+			'Statement of legal cost, Passenger',
+			number,
+			'70 %',
+			'485.10',
+			'Interview of the deck crew',
+			'CR-2026-01'
+		])
+			assert.ok(statement.includes(words), `${words} in ${statement}`);
 		const csv = (await bytes(second, `${run}/journal`)).toString('utf8');
-		const rows = csv.trim().split('\r\n').slice(1).map((l) => l.split(','));
+		const rows = csv
+			.trim()
+			.split('\r\n')
+			.slice(1)
+			.map((l) => l.split(','));
 		const sum = (i: number) => rows.reduce((a, r) => a + Math.round(Number(r[i] || 0) * 100), 0);
 		assert.equal(sum(6), 69300);
 		assert.equal(sum(7), 69300);
@@ -386,7 +490,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await second.sees('Every entry is free again.');
 		await okafor.go('/time?week=2026-10-30');
 		await okafor.sees('released');
-		assert.equal(db("SELECT 1 FROM cost_line WHERE holds = 1").length, 0);
+		assert.equal(db('SELECT 1 FROM cost_line WHERE holds = 1').length, 0);
 		await ops.go('/costs');
 		await ops.press('Make a cost run');
 		await ops.press('Gather and share');
@@ -414,10 +518,20 @@ describe('the thread', { timeout: 600_000 }, () => {
 		};
 		assert.match(await look(okafor, 'quayside'), /Quayside whisper/);
 		assert.match(await look(okafor, 'halyard'), /Halyard Staffing LLC/);
-		assert.match(await look(okafor, 'two more weeks'), /Letter on the matter/, 'documents are found by what is in them');
+		assert.match(
+			await look(okafor, 'two more weeks'),
+			/Letter on the matter/,
+			'documents are found by what is in them'
+		);
 		assert.match(await look(clerk, 'pier 9'), /Pier 9 passenger fall/);
 		assert.match(await look(clerk, 'quayside'), /Nothing found/);
-		for (const path of [`/matters/${hidden}`, `/matters/${hidden}/docket`, `/matters/${hidden}/documents`, `/matters/${hidden}/logbook`, `/matters/${hidden}/time`]) {
+		for (const path of [
+			`/matters/${hidden}`,
+			`/matters/${hidden}/docket`,
+			`/matters/${hidden}/documents`,
+			`/matters/${hidden}/logbook`,
+			`/matters/${hidden}/time`
+		]) {
 			await clerk.go(path);
 			await clerk.sees('There is no such matter, or it is not yours to see.');
 		}
@@ -430,7 +544,10 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('Sign in');
 		await okafor.go('/matters');
 		await okafor.page.waitForFunction(() => location.pathname === '/sign-in');
-		const out = execFileSync(process.execPath, ['--import', 'tsx', 'bin/audit.ts'], { env: { ...process.env, KITE_DATA: house.data }, encoding: 'utf8' });
+		const out = execFileSync(process.execPath, ['--import', 'tsx', 'bin/audit.ts'], {
+			env: { ...process.env, KITE_DATA: house.data },
+			encoding: 'utf8'
+		});
 		assert.match(out, /The audit trail holds: \d+ entries/);
 	});
 });

@@ -2,8 +2,14 @@ import type { Staff } from '#server/command.ts';
 
 declare global {
 	namespace App {
-		interface Locals { staff?: Staff; token?: string }
-		interface Error { message: string; code?: string }
+		interface Locals {
+			staff?: Staff;
+			token?: string;
+		}
+		interface Error {
+			message: string;
+			code?: string;
+		}
 	}
 }
 export {};

@@ -1,12 +1,30 @@
 /** Who may do what: one table, one function. Membership of a restricted matter is asked beside it (see sees). */
-export const ROLES = ['counsel', 'paralegal', 'docket-clerk', 'legal-operations', 'business-partner', 'administrator'] as const;
+export const ROLES = [
+	'counsel',
+	'paralegal',
+	'docket-clerk',
+	'legal-operations',
+	'business-partner',
+	'administrator'
+] as const;
 export type Role = (typeof ROLES)[number];
 
 export const ROLE_WORDS: Record<Role, string> = {
-	counsel: 'Counsel', paralegal: 'Paralegal', 'docket-clerk': 'Docket clerk', 'legal-operations': 'Legal operations', 'business-partner': 'Business partner', administrator: 'Administrator'
+	counsel: 'Counsel',
+	paralegal: 'Paralegal',
+	'docket-clerk': 'Docket clerk',
+	'legal-operations': 'Legal operations',
+	'business-partner': 'Business partner',
+	administrator: 'Administrator'
 };
 
-const department: readonly Role[] = ['counsel', 'paralegal', 'docket-clerk', 'legal-operations', 'administrator'];
+const department: readonly Role[] = [
+	'counsel',
+	'paralegal',
+	'docket-clerk',
+	'legal-operations',
+	'administrator'
+];
 const legal: readonly Role[] = ['counsel', 'paralegal', 'docket-clerk', 'administrator'];
 
 const TABLE = {
@@ -25,7 +43,14 @@ const TABLE = {
 	'document.read': department,
 	'document.edit': department,
 	'sign.request': department,
-	'sign.own': ['counsel', 'paralegal', 'docket-clerk', 'legal-operations', 'administrator', 'business-partner'],
+	'sign.own': [
+		'counsel',
+		'paralegal',
+		'docket-clerk',
+		'legal-operations',
+		'administrator',
+		'business-partner'
+	],
 	'time.own': department,
 	'cost.read': ['legal-operations', 'administrator'],
 	'cost.run': ['legal-operations', 'administrator'],
@@ -46,8 +71,13 @@ export type Action = keyof typeof TABLE;
 export const ACTIONS = Object.keys(TABLE) as Action[];
 
 /** Whether a role may do a kind of thing at all. */
-export const may = (role: Role, action: Action): boolean => (TABLE[action] as readonly Role[]).includes(role);
+export const may = (role: Role, action: Action): boolean =>
+	(TABLE[action] as readonly Role[]).includes(role);
 
 /** A restricted matter exists only for its responsible lawyer and members. */
-export const sees = (matter: { restricted: boolean; responsible: string; members: readonly string[] }, staff: { id: string; role: Role }): boolean =>
-	may(staff.role, 'matter.read') && (!matter.restricted || matter.responsible === staff.id || matter.members.includes(staff.id));
+export const sees = (
+	matter: { restricted: boolean; responsible: string; members: readonly string[] },
+	staff: { id: string; role: Role }
+): boolean =>
+	may(staff.role, 'matter.read') &&
+	(!matter.restricted || matter.responsible === staff.id || matter.members.includes(staff.id));

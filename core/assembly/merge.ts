@@ -3,7 +3,9 @@ import { sayDate, type PlainDate } from '../dates/plain.ts';
 import { sayCents } from '../money/cents.ts';
 
 export type MergeValue = string | number | boolean | MergeObject | MergeObject[];
-export interface MergeObject { [name: string]: MergeValue | null | undefined }
+export interface MergeObject {
+	[name: string]: MergeValue | null | undefined;
+}
 
 /** A tag of a template: a value, a conditional or repeated part with its own tags. */
 export type Tag = { name: string; kind: 'value' | 'part'; inverted: boolean; inside: Tag[] };
@@ -26,7 +28,9 @@ export function readTag(text: string): { name: string; formats: string[] } {
 export function lookup(scopes: readonly MergeObject[], name: string): MergeValue | undefined {
 	for (let i = scopes.length - 1; i >= 0; i--) {
 		let at: unknown = scopes[i];
-		for (const part of name.split('.')) at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[part] : undefined;
+		for (const part of name.split('.'))
+			at =
+				typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[part] : undefined;
 		if (at !== undefined && at !== null && at !== '') return at as MergeValue;
 	}
 	return undefined;
@@ -39,7 +43,8 @@ export function valueOf(scopes: readonly MergeObject[], text: string): string | 
 	if (v === undefined) return undefined;
 	for (const f of formats) {
 		const format = FORMATS[f];
-		if (!format) throw new RangeError(`there is no format "${f}"; use ${Object.keys(FORMATS).join(', ')}`);
+		if (!format)
+			throw new RangeError(`there is no format "${f}"; use ${Object.keys(FORMATS).join(', ')}`);
 		v = format(v);
 	}
 	return typeof v === 'object' ? undefined : String(v);
@@ -55,9 +60,11 @@ export function missing(tags: readonly Tag[], data: MergeObject): string[] {
 			if (t.kind === 'value') {
 				if (v === undefined && !found.includes(name)) found.push(name);
 			} else if (t.inverted) {
-				if (v === undefined || v === false || (Array.isArray(v) && v.length === 0)) walk(t.inside, scopes);
+				if (v === undefined || v === false || (Array.isArray(v) && v.length === 0))
+					walk(t.inside, scopes);
 			} else if (Array.isArray(v)) for (const item of v) walk(t.inside, [...scopes, item]);
-			else if (v !== undefined && v !== false) walk(t.inside, typeof v === 'object' ? [...scopes, v] : scopes);
+			else if (v !== undefined && v !== false)
+				walk(t.inside, typeof v === 'object' ? [...scopes, v] : scopes);
 		}
 	};
 	walk(tags, [data]);

@@ -1,12 +1,25 @@
 /** A court's calendar: weekends, holidays and closures, asked in the direction of the count. */
 import { Holidays, type HolidayRule } from './holidays.ts';
-import { FIRST_DATE, fromDay, LAST_DATE, toDay, weekday, type DayNumber, type PlainDate } from './plain.ts';
+import {
+	FIRST_DATE,
+	fromDay,
+	LAST_DATE,
+	toDay,
+	weekday,
+	type DayNumber,
+	type PlainDate
+} from './plain.ts';
 
 /**
  * A closure the department enters for a court: a declared holiday counts as a holiday for every act; an inaccessible
  * clerk's office moves only a filing, and only when it is the last day (counting.md, common model 8).
  */
-export type Closure = { date: PlainDate; kind: 'holiday' | 'office'; name?: string; /** The book it was entered for; without it, the book that is counted. */ book?: string };
+export type Closure = {
+	date: PlainDate;
+	kind: 'holiday' | 'office';
+	name?: string;
+	/** The book it was entered for; without it, the book that is counted. */ book?: string;
+};
 
 export type Direction = 1 | -1;
 
@@ -31,7 +44,12 @@ export class CourtCalendar {
 	 * @param always holidays in every count
 	 * @param forwardOnly holidays in forward counts only (Fed. R. Civ. P. 6(a)(6)(C): holidays of the state)
 	 */
-	constructor(always: Holidays | readonly HolidayRule[], forwardOnly: Holidays | readonly HolidayRule[] = [], closures: readonly Closure[] = [], shut?: Uint8Array) {
+	constructor(
+		always: Holidays | readonly HolidayRule[],
+		forwardOnly: Holidays | readonly HolidayRule[] = [],
+		closures: readonly Closure[] = [],
+		shut?: Uint8Array
+	) {
 		this.#always = always instanceof Holidays ? always : new Holidays(always);
 		this.#forward = forwardOnly instanceof Holidays ? forwardOnly : new Holidays(forwardOnly);
 		this.#closures = new Map(closures.map((c) => [toDay(c.date), c]));
@@ -47,7 +65,11 @@ export class CourtCalendar {
 	/** Whether a count in this direction passes over a day: the same as `holiday` (or, with `office`, `closed`) without the reason. */
 	shut(d: DayNumber, direction: Direction, office: boolean): boolean {
 		const known = this.#shut[d - FIRST];
-		return (known === undefined || known === UNKNOWN ? this.#learn(d) : known) >= (direction === 1 ? 1 : 2) || (this.#closures.size > 0 && this.#closing(d, office));
+		return (
+			(known === undefined || known === UNKNOWN ? this.#learn(d) : known) >=
+				(direction === 1 ? 1 : 2) ||
+			(this.#closures.size > 0 && this.#closing(d, office))
+		);
 	}
 
 	/** The nth day from one on which the court sits; past the years 1900 to 2199 it gives up and says the day it reached. */
@@ -56,7 +78,7 @@ export class CourtCalendar {
 		const least = direction === 1 ? 1 : 2;
 		const closures = this.#closures.size > 0;
 		let at = from;
-		for (let left = n; left > 0 && at >= FIRST && at <= LAST; ) {
+		for (let left = n; left > 0 && at >= FIRST && at <= LAST;) {
 			at += direction;
 			let known = shut[at - FIRST];
 			if (known === UNKNOWN || known === undefined) known = this.#learn(at);
@@ -67,7 +89,12 @@ export class CourtCalendar {
 
 	#learn(d: DayNumber): number {
 		const w = weekday(d);
-		const known = w === 0 || w === 6 || this.#always.name(d) !== undefined ? 2 : this.#forward.name(d) !== undefined ? 1 : 0;
+		const known =
+			w === 0 || w === 6 || this.#always.name(d) !== undefined
+				? 2
+				: this.#forward.name(d) !== undefined
+					? 1
+					: 0;
 		if (d >= FIRST && d <= LAST) this.#shut[d - FIRST] = known;
 		return known;
 	}
@@ -85,7 +112,9 @@ export class CourtCalendar {
 		if (w === 6) return SATURDAY;
 		if (w === 0) return SUNDAY;
 		const closure = this.#closures.size > 0 ? this.#closures.get(d) : undefined;
-		return closure?.kind === 'holiday' ? this.#reason('holiday', closure.name ?? 'declared holiday') : undefined;
+		return closure?.kind === 'holiday'
+			? this.#reason('holiday', closure.name ?? 'declared holiday')
+			: undefined;
 	}
 
 	/** Why the court does not sit on a day; inaccessible offices included. */
@@ -93,14 +122,21 @@ export class CourtCalendar {
 		const reason = this.holiday(d, direction);
 		if (reason) return reason;
 		const closure = this.#closures.size > 0 ? this.#closures.get(d) : undefined;
-		return closure ? this.#reason('office', closure.name ?? "clerk's office inaccessible") : undefined;
+		return closure
+			? this.#reason('office', closure.name ?? "clerk's office inaccessible")
+			: undefined;
 	}
 
 	/** The holidays of a year by day, without weekends and closures; `forward` where they count in forward counts only. */
 	holidaysOf(year: number): { date: PlainDate; name: string; forward: boolean }[] {
 		const always = this.#always.year(year);
 		const more = [...this.#forward.year(year)].filter(([d]) => !always.has(d));
-		return [...[...always].map(([d, name]) => ({ d, name, forward: false })), ...more.map(([d, name]) => ({ d, name, forward: true }))].sort((a, b) => a.d - b.d).map(({ d, ...x }) => ({ date: fromDay(d), ...x }));
+		return [
+			...[...always].map(([d, name]) => ({ d, name, forward: false })),
+			...more.map(([d, name]) => ({ d, name, forward: true }))
+		]
+			.sort((a, b) => a.d - b.d)
+			.map(({ d, ...x }) => ({ date: fromDay(d), ...x }));
 	}
 
 	#reason(kind: 'holiday' | 'office', name: string): Reason {

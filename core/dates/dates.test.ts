@@ -3,7 +3,17 @@ import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { CourtCalendar } from './calendar.ts';
 import { easter } from './holidays.ts';
-import { addDays, addMonths, date, dayOf, fromDay, parseDate, sayDate, toDay, weekday } from './plain.ts';
+import {
+	addDays,
+	addMonths,
+	date,
+	dayOf,
+	fromDay,
+	parseDate,
+	sayDate,
+	toDay,
+	weekday
+} from './plain.ts';
 import { clockAt, dayAt, instantOf, startOf } from './zone.ts';
 import { rulebook } from '#server/docket/books.ts';
 
@@ -16,7 +26,18 @@ describe('plain dates', () => {
 		}
 	});
 	it('refuse days that do not exist', () => {
-		for (const bad of ['2026-02-30', '2025-02-29', '2026-13-01', '2026-00-10', '26-01-01', '2026-1-1', '', '1899-12-31', '2200-01-01']) assert.equal(parseDate(bad), undefined, bad);
+		for (const bad of [
+			'2026-02-30',
+			'2025-02-29',
+			'2026-13-01',
+			'2026-00-10',
+			'26-01-01',
+			'2026-1-1',
+			'',
+			'1899-12-31',
+			'2200-01-01'
+		])
+			assert.equal(parseDate(bad), undefined, bad);
 		assert.equal(parseDate('2024-02-29'), '2024-02-29');
 	});
 	it('add months by the day of the month, or the last day', () => {
@@ -27,18 +48,34 @@ describe('plain dates', () => {
 		assert.equal(plus('2026-11-15', -23), '2024-12-15');
 	});
 	it('go forwards and back', () => {
-		fc.assert(fc.property(fc.integer({ min: 0, max: 80_000 }), fc.integer({ min: -5000, max: 5000 }), (start, n) => {
-			const d = fromDay(start);
-			assert.equal(addDays(addDays(d, n), -n), d);
-		}));
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 0, max: 80_000 }),
+				fc.integer({ min: -5000, max: 5000 }),
+				(start, n) => {
+					const d = fromDay(start);
+					assert.equal(addDays(addDays(d, n), -n), d);
+				}
+			)
+		);
 	});
-	it('are said in full', () => assert.equal(sayDate(date('2026-11-23')), 'Monday 23 November 2026'));
+	it('are said in full', () =>
+		assert.equal(sayDate(date('2026-11-23')), 'Monday 23 November 2026'));
 });
 
 describe('holidays', () => {
-	const names = (book: string, day: string, way: 1 | -1 = 1) => rulebook(book).calendar.closed(toDay(date(day)), way)?.name;
+	const names = (book: string, day: string, way: 1 | -1 = 1) =>
+		rulebook(book).calendar.closed(toDay(date(day)), way)?.name;
 	it('know Easter', () => {
-		for (const [y, m, d] of [[2000, 4, 23], [2008, 3, 23], [2011, 4, 24], [2026, 4, 5], [2038, 4, 25], [2100, 3, 28]] as const) assert.equal(easter(y), dayOf(y, m, d));
+		for (const [y, m, d] of [
+			[2000, 4, 23],
+			[2008, 3, 23],
+			[2011, 4, 24],
+			[2026, 4, 5],
+			[2038, 4, 25],
+			[2100, 3, 28]
+		] as const)
+			assert.equal(easter(y), dayOf(y, m, d));
 	});
 	it('observe federal holidays on the Friday before or the Monday after', () => {
 		assert.equal(names('us-federal', '2026-07-03'), 'Independence Day (observed)');
@@ -67,11 +104,35 @@ describe('holidays', () => {
 		assert.equal(names('us-tx-district', '2026-07-03'), undefined);
 	});
 	it('follow the bank holidays of England and Wales', () => {
-		for (const day of ['2020-05-08', '2022-06-02', '2022-06-03', '2022-09-19', '2023-05-08', '2021-12-27', '2021-12-28', '2022-12-26', '2022-12-27', '2020-12-28', '2027-12-27', '2027-12-28', '2022-01-03', '2026-04-03', '2026-04-06']) assert.ok(names('gb-ew-cpr', day), day);
-		for (const day of ['2020-05-04', '2022-05-30', '2026-12-24', '2022-12-28']) assert.equal(names('gb-ew-cpr', day), undefined, day);
+		for (const day of [
+			'2020-05-08',
+			'2022-06-02',
+			'2022-06-03',
+			'2022-09-19',
+			'2023-05-08',
+			'2021-12-27',
+			'2021-12-28',
+			'2022-12-26',
+			'2022-12-27',
+			'2020-12-28',
+			'2027-12-27',
+			'2027-12-28',
+			'2022-01-03',
+			'2026-04-03',
+			'2026-04-06'
+		])
+			assert.ok(names('gb-ew-cpr', day), day);
+		for (const day of ['2020-05-04', '2022-05-30', '2026-12-24', '2022-12-28'])
+			assert.equal(names('gb-ew-cpr', day), undefined, day);
 	});
 	it('exist for every year from 2000 to 2100, with as many as the list has', () => {
-		for (const [book, least, most] of [['us-federal', 10, 13], ['us-ca-superior', 13, 16], ['us-ny-supreme', 13, 16], ['us-tx-district', 11, 13], ['gb-ew-cpr', 8, 12]] as const)
+		for (const [book, least, most] of [
+			['us-federal', 10, 13],
+			['us-ca-superior', 13, 16],
+			['us-ny-supreme', 13, 16],
+			['us-tx-district', 11, 13],
+			['gb-ew-cpr', 8, 12]
+		] as const)
 			for (let y = 2000; y <= 2100; y++) {
 				let n = 0;
 				for (let d = dayOf(y, 1, 1); d <= dayOf(y, 12, 31); d++) {
@@ -83,7 +144,10 @@ describe('holidays', () => {
 			}
 	});
 	it('take closures', () => {
-		const cal = new CourtCalendar([]).with([{ date: date('2026-11-20'), kind: 'office' }, { date: date('2026-11-19'), kind: 'holiday', name: 'Day of mourning' }]);
+		const cal = new CourtCalendar([]).with([
+			{ date: date('2026-11-20'), kind: 'office' },
+			{ date: date('2026-11-19'), kind: 'holiday', name: 'Day of mourning' }
+		]);
 		assert.equal(cal.holiday(toDay(date('2026-11-20')), 1), undefined);
 		assert.equal(cal.closed(toDay(date('2026-11-20')), 1)?.kind, 'office');
 		assert.equal(cal.holiday(toDay(date('2026-11-19')), -1)?.name, 'Day of mourning');
@@ -95,7 +159,10 @@ describe('clock time', () => {
 		const zone = 'America/Los_Angeles';
 		const start = instantOf(date('2026-10-31'), 600, zone);
 		assert.deepEqual(clockAt(start + 24 * 3_600_000, zone), { date: '2026-11-01', minutes: 540 });
-		assert.deepEqual(clockAt(instantOf(date('2026-03-08'), 150, zone), zone), { date: '2026-03-08', minutes: 210 });
+		assert.deepEqual(clockAt(instantOf(date('2026-03-08'), 150, zone), zone), {
+			date: '2026-03-08',
+			minutes: 210
+		});
 		const twice = instantOf(date('2026-11-01'), 90, zone);
 		assert.deepEqual(clockAt(twice + 3_600_000, zone), { date: '2026-11-01', minutes: 90 });
 	});
@@ -108,8 +175,17 @@ describe('clock time', () => {
 		assert.equal(startOf(date('2026-07-01'), 'Europe/Berlin'), '2026-06-30T22:00:00.000Z');
 	});
 	it('comes back from any instant that happens once', () => {
-		fc.assert(fc.property(fc.integer({ min: 11_000, max: 40_000 }), fc.integer({ min: 240, max: 1439 }), (d, m) => {
-			assert.deepEqual(clockAt(instantOf(fromDay(d), m, 'Europe/London'), 'Europe/London'), { date: fromDay(d), minutes: m });
-		}));
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 11_000, max: 40_000 }),
+				fc.integer({ min: 240, max: 1439 }),
+				(d, m) => {
+					assert.deepEqual(clockAt(instantOf(fromDay(d), m, 'Europe/London'), 'Europe/London'), {
+						date: fromDay(d),
+						minutes: m
+					});
+				}
+			)
+		);
 	});
 });

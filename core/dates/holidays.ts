@@ -2,7 +2,17 @@
  * The days on which a court does not sit, computed for any year. A calendar is data (see rulebooks/*.yaml);
  * this file reads it. Sources: the statutes named in each book.
  */
-import { addMonths, dayOf, daysInMonth, fromDay, isWeekend, toDay, weekday, type DayNumber, type PlainDate } from './plain.ts';
+import {
+	addMonths,
+	dayOf,
+	daysInMonth,
+	fromDay,
+	isWeekend,
+	toDay,
+	weekday,
+	type DayNumber,
+	type PlainDate
+} from './plain.ts';
 
 /** What a fixed holiday does when it falls on a weekend. */
 export type Moved =
@@ -11,9 +21,20 @@ export type Moved =
 	| 'nearest' /* Saturday: the Friday before as well; Sunday: the Monday after */
 	| 'next-weekday'; /* either: the next weekday that is not already a holiday */
 
-export type HolidayRule = { name: string; since?: number; until?: number; except?: number[]; moved?: Moved } & (
+export type HolidayRule = {
+	name: string;
+	since?: number;
+	until?: number;
+	except?: number[];
+	moved?: Moved;
+} & (
 	| { fixed: string /* MM-DD */ }
-	| { nth: number /* 1 to 5, or -1 for the last */; weekday: number /* 0 = Sunday */; month: number; plus?: number /* days after it */ }
+	| {
+			nth: number /* 1 to 5, or -1 for the last */;
+			weekday: number /* 0 = Sunday */;
+			month: number;
+			plus?: number; /* days after it */
+	  }
 	| { easter: number /* days from Easter Sunday */ }
 	| { once: string /* YYYY-MM-DD */ }
 );
@@ -23,7 +44,8 @@ export function easter(year: number): DayNumber {
 	const a = year % 19;
 	const b = Math.floor(year / 100);
 	const c = year % 100;
-	const h = (19 * a + b - Math.floor(b / 4) - Math.floor((b - Math.floor((b + 8) / 25) + 1) / 3) + 15) % 30;
+	const h =
+		(19 * a + b - Math.floor(b / 4) - Math.floor((b - Math.floor((b + 8) / 25) + 1) / 3) + 15) % 30;
 	const l = (32 + 2 * (b % 4) + 2 * Math.floor(c / 4) - h - (c % 4)) % 7;
 	const m = Math.floor((a + 11 * h + 22 * l) / 451);
 	const at = h + l - 7 * m + 114;
@@ -44,7 +66,8 @@ function dayIn(rule: HolidayRule, year: number): DayNumber | undefined {
 	if (rule.since !== undefined && year < rule.since) return undefined;
 	if (rule.until !== undefined && year > rule.until) return undefined;
 	if (rule.except?.includes(year)) return undefined;
-	if ('fixed' in rule) return dayOf(year, Number(rule.fixed.slice(0, 2)), Number(rule.fixed.slice(3, 5)));
+	if ('fixed' in rule)
+		return dayOf(year, Number(rule.fixed.slice(0, 2)), Number(rule.fixed.slice(3, 5)));
 	if ('nth' in rule) return nthWeekday(year, rule.month, rule.weekday, rule.nth) + (rule.plus ?? 0);
 	if ('easter' in rule) return easter(year) + rule.easter;
 	return rule.once.startsWith(String(year)) ? toDay(rule.once as PlainDate) : undefined;
@@ -97,7 +120,8 @@ export class Holidays {
 			found = new Map();
 			const [from, to] = [dayOf(year, 1, 1), dayOf(year, 12, 31)];
 			for (const y of [year - 1, year, year + 1])
-				for (const [d, name] of ofYear(this.#rules, y)) if (d >= from && d <= to && !found.has(d)) found.set(d, name);
+				for (const [d, name] of ofYear(this.#rules, y))
+					if (d >= from && d <= to && !found.has(d)) found.set(d, name);
 			this.#years.set(year, found);
 		}
 		return found;
@@ -109,7 +133,9 @@ export class Holidays {
 }
 
 /** Year of a day number, without building the whole civil date more often than needed. */
-let lastYear = 1970, lastFrom = 0, lastTo = 364;
+let lastYear = 1970,
+	lastFrom = 0,
+	lastTo = 364;
 function yearOf(d: DayNumber): number {
 	if (d >= lastFrom && d <= lastTo) return lastYear;
 	lastYear = Number(fromDay(d).slice(0, 4));

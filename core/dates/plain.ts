@@ -28,7 +28,9 @@ export function civil(n: DayNumber): { year: number; month: number; day: number 
 	const z = n + 719468;
 	const era = Math.floor(z / 146097);
 	const doe = z - era * 146097;
-	const yoe = Math.floor((doe - Math.floor(doe / 1460) + Math.floor(doe / 36524) - Math.floor(doe / 146096)) / 365);
+	const yoe = Math.floor(
+		(doe - Math.floor(doe / 1460) + Math.floor(doe / 36524) - Math.floor(doe / 146096)) / 365
+	);
 	const doy = doe - (365 * yoe + Math.floor(yoe / 4) - Math.floor(yoe / 100));
 	const mp = Math.floor((5 * doy + 2) / 153);
 	const day = doy - Math.floor((153 * mp + 2) / 5) + 1;
@@ -36,7 +38,8 @@ export function civil(n: DayNumber): { year: number; month: number; day: number 
 	return { year: yoe + era * 400 + (month <= 2 ? 1 : 0), month, day };
 }
 
-export const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
+export const isLeap = (year: number): boolean =>
+	year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
 
 /** Days in a month (1 to 12). */
 export function daysInMonth(year: number, month: number): number {
@@ -79,15 +82,40 @@ export function date(text: string): PlainDate {
 /** Day number of a plain date. */
 export function toDay(d: PlainDate): DayNumber {
 	const digit = (i: number) => d.charCodeAt(i) - 48;
-	return dayOf(digit(0) * 1000 + digit(1) * 100 + digit(2) * 10 + digit(3), digit(5) * 10 + digit(6), digit(8) * 10 + digit(9));
+	return dayOf(
+		digit(0) * 1000 + digit(1) * 100 + digit(2) * 10 + digit(3),
+		digit(5) * 10 + digit(6),
+		digit(8) * 10 + digit(9)
+	);
 }
 
 /** 0 = Sunday … 6 = Saturday. */
 export const weekday = (n: DayNumber): number => (((n + 4) % 7) + 7) % 7;
 export const isWeekend = (n: DayNumber): boolean => weekday(n) === 0 || weekday(n) === 6;
 
-export const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
-export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const;
+export const WEEKDAYS = [
+	'Sunday',
+	'Monday',
+	'Tuesday',
+	'Wednesday',
+	'Thursday',
+	'Friday',
+	'Saturday'
+] as const;
+export const MONTHS = [
+	'January',
+	'February',
+	'March',
+	'April',
+	'May',
+	'June',
+	'July',
+	'August',
+	'September',
+	'October',
+	'November',
+	'December'
+] as const;
 
 /** n days later (earlier where n is negative). */
 export const addDays = (d: PlainDate, n: number): PlainDate => fromDay(toDay(d) + n);
@@ -125,4 +153,5 @@ export function parseTime(text: unknown): number | undefined {
 	return m ? Number(m[1]) * 60 + Number(m[2]) : undefined;
 }
 /** `HH:MM` of minutes after midnight (0 to 1439). */
-export const sayTime = (minutes: number): string => `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+export const sayTime = (minutes: number): string =>
+	`${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;

@@ -5,11 +5,30 @@ import { readDate } from './read.ts';
 
 const today = date('2026-11-23');
 it('reads dates as people type them', () => {
-	for (const [typed, want] of [['2026-10-30', '2026-10-30'], ['30 Oct 2026', '2026-10-30'], ['Oct 30, 2026', '2026-10-30'], ['30 october', '2026-10-30'], ['3 Jan', '2027-01-03'], ['today', '2026-11-23'], ['Yesterday', '2026-11-22'], ['friday', '2026-11-20'], ['mon', '2026-11-23'], ['Fri 30 Oct 2026', '2026-10-30'], ['1st Dec 2026', '2026-12-01']] as const)
+	for (const [typed, want] of [
+		['2026-10-30', '2026-10-30'],
+		['30 Oct 2026', '2026-10-30'],
+		['Oct 30, 2026', '2026-10-30'],
+		['30 october', '2026-10-30'],
+		['3 Jan', '2027-01-03'],
+		['today', '2026-11-23'],
+		['Yesterday', '2026-11-22'],
+		['friday', '2026-11-20'],
+		['mon', '2026-11-23'],
+		['Fri 30 Oct 2026', '2026-10-30'],
+		['1st Dec 2026', '2026-12-01']
+	] as const)
 		assert.deepEqual(readDate(typed, today), { date: want }, typed);
 });
 it('says what is wrong with the others', () => {
-	for (const [typed, why] of [['30 Feb 2026', /not a date that exists/], ['2026-02-30', /not a date that exists/], ['30 Feb', /not a date that exists/], ['10/11/2026', /Day or month first/], ['soon', /Write a date like/], ['', /missing/]] as const) {
+	for (const [typed, why] of [
+		['30 Feb 2026', /not a date that exists/],
+		['2026-02-30', /not a date that exists/],
+		['30 Feb', /not a date that exists/],
+		['10/11/2026', /Day or month first/],
+		['soon', /Write a date like/],
+		['', /missing/]
+	] as const) {
 		const r = readDate(typed, today);
 		assert.ok('error' in r && why.test(r.error), typed);
 	}

@@ -9,7 +9,14 @@ function format(zone: string): Intl.DateTimeFormat {
 	let f = formats.get(zone);
 	if (!f) {
 		f = new Intl.DateTimeFormat('en-US', {
-			timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric', second: 'numeric'
+			timeZone: zone,
+			hourCycle: 'h23',
+			year: 'numeric',
+			month: 'numeric',
+			day: 'numeric',
+			hour: 'numeric',
+			minute: 'numeric',
+			second: 'numeric'
 		});
 		formats.set(zone, f);
 	}
@@ -19,12 +26,19 @@ function format(zone: string): Intl.DateTimeFormat {
 /** The clock in `zone` at an instant: the date and the minutes after midnight. */
 export function clockAt(instant: number, zone: string): { date: PlainDate; minutes: number } {
 	const p: Record<string, number> = {};
-	for (const part of format(zone).formatToParts(instant)) if (part.type !== 'literal') p[part.type] = Number(part.value);
+	for (const part of format(zone).formatToParts(instant))
+		if (part.type !== 'literal') p[part.type] = Number(part.value);
 	return { date: fromDay(dayOf(p.year!, p.month!, p.day!)), minutes: p.hour! * 60 + p.minute! };
 }
 
 /** The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day in UTC, which in the evening is another. */
-export const dayAt = (iso: string, zone: string): PlainDate => clockAt(toDay(date(iso.slice(0, 10))) * 86_400_000 + Number(iso.slice(11, 13)) * 3_600_000 + Number(iso.slice(14, 16)) * 60_000, zone).date;
+export const dayAt = (iso: string, zone: string): PlainDate =>
+	clockAt(
+		toDay(date(iso.slice(0, 10))) * 86_400_000 +
+			Number(iso.slice(11, 13)) * 3_600_000 +
+			Number(iso.slice(14, 16)) * 60_000,
+		zone
+	).date;
 
 const wall = (d: PlainDate, minutes: number) => toDay(d) * 86_400_000 + minutes * 60_000;
 
@@ -40,12 +54,14 @@ export function instantOf(d: PlainDate, minutes: number, zone: string): number {
 	};
 	const before = offsetAt(local - 86_400_000);
 	const after = offsetAt(local + 86_400_000);
-	for (const offset of [before, after]) if (offsetAt(local - offset) === offset) return local - offset;
+	for (const offset of [before, after])
+		if (offsetAt(local - offset) === offset) return local - offset;
 	return local - before;
 }
 
 /** The instant at which a day begins in `zone`, as ISO 8601. */
 export function startOf(d: PlainDate, zone: string): string {
-	const minutes = instantOf(d, 0, zone) / 60_000, at = ((minutes % 1440) + 1440) % 1440;
+	const minutes = instantOf(d, 0, zone) / 60_000,
+		at = ((minutes % 1440) + 1440) % 1440;
 	return `${fromDay((minutes - at) / 1440)}T${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}:00.000Z`;
 }

@@ -10,7 +10,22 @@ import { methodSchema, type Method } from './method.ts';
 export type Start = 'event' | { answer: string; else?: 'event' } | { deadline: string };
 
 export type Expression =
-	| { kind: 'count'; amount: string; from: Start; of?: Expression; ext: boolean; roll: 'usual' | 'towards' | 'none'; everyDay: boolean; label?: string; next?: number; time?: string; authority?: string; serviceAnswer?: string; cautious?: string; adds?: Record<string, string | null> }
+	| {
+			kind: 'count';
+			amount: string;
+			from: Start;
+			of?: Expression;
+			ext: boolean;
+			roll: 'usual' | 'towards' | 'none';
+			everyDay: boolean;
+			label?: string;
+			next?: number;
+			time?: string;
+			authority?: string;
+			serviceAnswer?: string;
+			cautious?: string;
+			adds?: Record<string, string | null>;
+	  }
 	| { kind: 'choose'; which: 'earlier' | 'later'; of: Expression[] }
 	| { kind: 'day'; from: Start; label?: string };
 
@@ -19,9 +34,27 @@ const start = z.union([
 	z.strictObject({ answer: z.string(), else: z.literal('event').optional() }),
 	z.strictObject({ deadline: z.string() })
 ]);
-const amount = z.string().refine((s) => { try { parseAmount(s); return true; } catch { return false; } }, { message: 'a count is a sign, a number and d, cd, w, m, y or h, like +21d' });
+const amount = z.string().refine(
+	(s) => {
+		try {
+			parseAmount(s);
+			return true;
+		} catch {
+			return false;
+		}
+	},
+	{ message: 'a count is a sign, a number and d, cd, w, m, y or h, like +21d' }
+);
 
-const WEEKDAY = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const;
+const WEEKDAY = [
+	'sunday',
+	'monday',
+	'tuesday',
+	'wednesday',
+	'thursday',
+	'friday',
+	'saturday'
+] as const;
 
 /** "+21d", "+21d ext", or the long form. */
 const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
@@ -29,21 +62,54 @@ const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
 		z.string().transform((s, ctx): Expression => {
 			const m = /^([+-]\d+(?:cd|d|w|m|y|h))( ext)?( no roll| towards)?$/.exec(s);
 			if (!m) {
-				ctx.addIssue({ code: 'custom', message: `"${s}" is not a count: write +21d, +21d ext, -30d towards or +4m no roll` });
+				ctx.addIssue({
+					code: 'custom',
+					message: `"${s}" is not a count: write +21d, +21d ext, -30d towards or +4m no roll`
+				});
 				return z.NEVER;
 			}
-			return { kind: 'count', amount: m[1]!, from: 'event', ext: m[2] !== undefined, roll: m[3] === ' no roll' ? 'none' : m[3] === ' towards' ? 'towards' : 'usual', everyDay: false };
+			return {
+				kind: 'count',
+				amount: m[1]!,
+				from: 'event',
+				ext: m[2] !== undefined,
+				roll: m[3] === ' no roll' ? 'none' : m[3] === ' towards' ? 'towards' : 'usual',
+				everyDay: false
+			};
 		}),
 		z
 			.strictObject({
-				count: amount, from: start.optional(), of: expression.optional(), ext: z.boolean().optional(), roll: z.enum(['usual', 'towards', 'none']).optional(),
-				everyDay: z.boolean().optional(), label: z.string().optional(), next: z.enum(WEEKDAY).optional(), time: z.string().optional(),
-				serviceAnswer: z.string().optional(), cautious: z.string().optional(),
+				count: amount,
+				from: start.optional(),
+				of: expression.optional(),
+				ext: z.boolean().optional(),
+				roll: z.enum(['usual', 'towards', 'none']).optional(),
+				everyDay: z.boolean().optional(),
+				label: z.string().optional(),
+				next: z.enum(WEEKDAY).optional(),
+				time: z.string().optional(),
+				serviceAnswer: z.string().optional(),
+				cautious: z.string().optional(),
 				/** What a way of service adds to this count instead of what the court's method says; null is nothing. */
-				adds: z.record(z.string(), z.string().regex(/^\d+(d|cd)$/, 'what a service adds is a number and d or cd').nullable()).optional()
+				adds: z
+					.record(
+						z.string(),
+						z
+							.string()
+							.regex(/^\d+(d|cd)$/, 'what a service adds is a number and d or cd')
+							.nullable()
+					)
+					.optional()
 			})
 			.transform((x): Expression => {
-				const e: Expression = { kind: 'count', amount: x.count, from: x.from ?? 'event', ext: x.ext ?? false, roll: x.roll ?? 'usual', everyDay: x.everyDay ?? false };
+				const e: Expression = {
+					kind: 'count',
+					amount: x.count,
+					from: x.from ?? 'event',
+					ext: x.ext ?? false,
+					roll: x.roll ?? 'usual',
+					everyDay: x.everyDay ?? false
+				};
 				if (x.of) e.of = x.of;
 				if (x.label) e.label = x.label;
 				if (x.next) e.next = WEEKDAY.indexOf(x.next);
@@ -53,15 +119,28 @@ const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
 				if (x.adds) e.adds = x.adds;
 				return e;
 			}),
-		z.strictObject({ earlier: z.array(expression).min(2) }).transform((x): Expression => ({ kind: 'choose', which: 'earlier', of: x.earlier })),
-		z.strictObject({ later: z.array(expression).min(2) }).transform((x): Expression => ({ kind: 'choose', which: 'later', of: x.later })),
-		z.strictObject({ day: start, label: z.string().optional() }).transform((x): Expression => (x.label ? { kind: 'day', from: x.day, label: x.label } : { kind: 'day', from: x.day }))
+		z
+			.strictObject({ earlier: z.array(expression).min(2) })
+			.transform((x): Expression => ({ kind: 'choose', which: 'earlier', of: x.earlier })),
+		z
+			.strictObject({ later: z.array(expression).min(2) })
+			.transform((x): Expression => ({ kind: 'choose', which: 'later', of: x.later })),
+		z
+			.strictObject({ day: start, label: z.string().optional() })
+			.transform((x): Expression =>
+				x.label ? { kind: 'day', from: x.day, label: x.label } : { kind: 'day', from: x.day }
+			)
 	])
 );
 
-const plainDate = z.string().refine((s) => parseDate(s) !== undefined, { message: 'not a date that exists' });
+const plainDate = z
+	.string()
+	.refine((s) => parseDate(s) !== undefined, { message: 'not a date that exists' });
 /** Conditions: a question's answer, or the event's date before a day. All must hold. */
-const when = z.strictObject({ answers: z.record(z.string(), z.string()).optional(), before: plainDate.optional() });
+const when = z.strictObject({
+	answers: z.record(z.string(), z.string()).optional(),
+	before: plainDate.optional()
+});
 
 const example = z.strictObject({
 	date: plainDate,
@@ -80,7 +159,9 @@ const deadline = z.strictObject({
 	act: z.enum(['file', 'serve']),
 	count: expression.optional(),
 	/** The first that holds replaces `count`. */
-	variants: z.array(z.strictObject({ when, count: expression, say: z.string().optional() })).default([]),
+	variants: z
+		.array(z.strictObject({ when, count: expression, say: z.string().optional() }))
+		.default([]),
 	/** The deadline arises only where this holds. */
 	only: when.optional(),
 	note: z.string().optional(),
@@ -135,7 +216,16 @@ export const bookSchema = z.strictObject({
 	/** Rules of the book below that do not apply here: `event-id/rule-id`. */
 	off: z.array(z.string()).default([]),
 	/** Rules of the book below that count differently here, each with its own authority. */
-	replace: z.array(z.strictObject({ rule: z.string(), count: expression, authority: z.string().min(3, 'a rule needs its authority'), note: z.string().optional() })).default([]),
+	replace: z
+		.array(
+			z.strictObject({
+				rule: z.string(),
+				count: expression,
+				authority: z.string().min(3, 'a rule needs its authority'),
+				note: z.string().optional()
+			})
+		)
+		.default([]),
 	events: z.array(eventSchema).default([])
 });
 
@@ -143,7 +233,17 @@ export type BookFile = z.infer<typeof bookSchema>;
 export type Rule = z.infer<typeof deadline> & { id: string; book: string };
 export type Question = z.infer<typeof question>;
 export type Suggestion = z.infer<typeof suggestion>;
-export type BookEvent = { id: string; text: string; served: boolean; ahead: 'hearing' | 'trial' | 'date' | null; deemedBy: string | null; hint: string | null; questions: Question[]; rules: Rule[]; suggestions: Suggestion[] };
+export type BookEvent = {
+	id: string;
+	text: string;
+	served: boolean;
+	ahead: 'hearing' | 'trial' | 'date' | null;
+	deemedBy: string | null;
+	hint: string | null;
+	questions: Question[];
+	rules: Rule[];
+	suggestions: Suggestion[];
+};
 
 export type Rulebook = {
 	id: string;
@@ -163,7 +263,11 @@ export type Rulebook = {
 
 /** The id of an event or rule: its text before any parenthesis, lower-cased, every run of other characters one hyphen. */
 export function idOf(text: string): string {
-	return text.replace(/\s*\(.*$/s, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+	return text
+		.replace(/\s*\(.*$/s, '')
+		.toLowerCase()
+		.replace(/[^a-z0-9]+/g, '-')
+		.replace(/^-|-$/g, '');
 }
 
 /** A book that does not hold together, in words that say where. */
@@ -173,19 +277,35 @@ export class BookError extends Error {}
 export type BookFault = { path: (string | number)[]; message: string };
 
 const deepest = (issue: z.core.$ZodIssue): string => {
-	if (issue.code === 'invalid_union' && issue.errors.length > 0) return [...new Set(issue.errors.flat().map(deepest))].join('; or ');
-	if (issue.code === 'unrecognized_keys') return `${issue.keys.map((k) => `"${k}"`).join(', ')} is not known here`;
+	if (issue.code === 'invalid_union' && issue.errors.length > 0)
+		return [...new Set(issue.errors.flat().map(deepest))].join('; or ');
+	if (issue.code === 'unrecognized_keys')
+		return `${issue.keys.map((k) => `"${k}"`).join(', ')} is not known here`;
 	return issue.message;
 };
 
 /** Reads one book from data (parsed YAML), or says every fault with its place. */
 export function readBookOr(data: unknown): { file: BookFile } | { faults: BookFault[] } {
 	const parsed = bookSchema.safeParse(data);
-	if (!parsed.success) return { faults: parsed.error.issues.map((i) => ({ path: i.path as (string | number)[], message: deepest(i) })) };
+	if (!parsed.success)
+		return {
+			faults: parsed.error.issues.map((i) => ({
+				path: i.path as (string | number)[],
+				message: deepest(i)
+			}))
+		};
 	const file = parsed.data;
 	const faults: BookFault[] = [];
 	if (file.sort === 'court' || file.sort === 'agency')
-		file.events.forEach((e, i) => e.deadlines.forEach((d, k) => { if (d.examples.length < 2) faults.push({ path: ['events', i, 'deadlines', k], message: `"${d.title}": a rule needs at least two examples` }); }));
+		file.events.forEach((e, i) =>
+			e.deadlines.forEach((d, k) => {
+				if (d.examples.length < 2)
+					faults.push({
+						path: ['events', i, 'deadlines', k],
+						message: `"${d.title}": a rule needs at least two examples`
+					});
+			})
+		);
 	return faults.length ? { faults } : { file };
 }
 
@@ -193,25 +313,48 @@ export function readBookOr(data: unknown): { file: BookFile } | { faults: BookFa
 export function readBook(data: unknown): BookFile {
 	const read = readBookOr(data);
 	if ('file' in read) return read.file;
-	const name = typeof data === 'object' && data !== null && 'book' in data ? String((data as { book: unknown }).book) : 'the book';
-	throw new BookError(`${name}: at ${read.faults[0]!.path.join(' / ') || 'the top'}: ${read.faults[0]!.message}`);
+	const name =
+		typeof data === 'object' && data !== null && 'book' in data
+			? String((data as { book: unknown }).book)
+			: 'the book';
+	throw new BookError(
+		`${name}: at ${read.faults[0]!.path.join(' / ') || 'the top'}: ${read.faults[0]!.message}`
+	);
 }
 
 /** The method of a chain of books: what a book above says replaces what one below says, part by part. */
-function methodOf(id: string, chain: readonly BookFile[]): { method: Method; calendar: CourtCalendar } {
+function methodOf(
+	id: string,
+	chain: readonly BookFile[]
+): { method: Method; calendar: CourtCalendar } {
 	const parts = Object.assign({}, ...chain.map((f) => f.method ?? {})) as unknown;
 	const read = methodSchema.safeParse(parts);
-	if (!read.success) throw new BookError(`${id}: method / ${read.error.issues[0]!.path.join(' / ')}: ${read.error.issues[0]!.message}`);
+	if (!read.success)
+		throw new BookError(
+			`${id}: method / ${read.error.issues[0]!.path.join(' / ')}: ${read.error.issues[0]!.message}`
+		);
 	const m = read.data;
-	return { method: m, calendar: new CourtCalendar(new Holidays(m.holidays as HolidayRule[]), new Holidays(m.forwardHolidays as HolidayRule[])) };
+	return {
+		method: m,
+		calendar: new CourtCalendar(
+			new Holidays(m.holidays as HolidayRule[]),
+			new Holidays(m.forwardHolidays as HolidayRule[])
+		)
+	};
 }
 
 function chainOf(files: ReadonlyMap<string, BookFile>, id: string): BookFile[] {
 	const chain: BookFile[] = [];
-	for (let at: string | undefined = id; at !== undefined; ) {
+	for (let at: string | undefined = id; at !== undefined;) {
 		const file: BookFile | undefined = files.get(at);
-		if (!file) throw new BookError(chain.length ? `${chain[0]!.book} extends ${at}, which does not exist` : `there is no rulebook "${at}"; choose ${[...files.keys()].sort().join(', ')}`);
-		if (chain.includes(file)) throw new BookError(`${id}: the books extend one another in a circle`);
+		if (!file)
+			throw new BookError(
+				chain.length
+					? `${chain[0]!.book} extends ${at}, which does not exist`
+					: `there is no rulebook "${at}"; choose ${[...files.keys()].sort().join(', ')}`
+			);
+		if (chain.includes(file))
+			throw new BookError(`${id}: the books extend one another in a circle`);
 		chain.unshift(file);
 		at = file.extends;
 	}
@@ -221,7 +364,10 @@ function chainOf(files: ReadonlyMap<string, BookFile>, id: string): BookFile[] {
 /** Lays the books over one another and checks that everything named exists. Throws BookError. */
 export function layer(files: ReadonlyMap<string, BookFile>, id: string): Rulebook {
 	const chain = chainOf(files, id);
-	const { method, calendar } = methodOf(id, [...chain.flatMap((f) => (f.counts ? chainOf(files, f.counts) : [])), ...chain]);
+	const { method, calendar } = methodOf(id, [
+		...chain.flatMap((f) => (f.counts ? chainOf(files, f.counts) : [])),
+		...chain
+	]);
 	const others: Rulebook['others'] = new Map();
 
 	const events = new Map<string, BookEvent>();
@@ -229,7 +375,8 @@ export function layer(files: ReadonlyMap<string, BookFile>, id: string): Ruleboo
 		for (const off of file.off) {
 			const [eventId, ruleId] = off.split('/');
 			const event = events.get(eventId ?? '');
-			if (!event?.rules.some((r) => r.id === ruleId)) throw new BookError(`${file.book}: switches off ${off}, which is not in the book below`);
+			if (!event?.rules.some((r) => r.id === ruleId))
+				throw new BookError(`${file.book}: switches off ${off}, which is not in the book below`);
 			event.rules = event.rules.filter((r) => r.id !== ruleId);
 			event.suggestions = event.suggestions.filter((x) => x.of !== ruleId);
 		}
@@ -237,17 +384,41 @@ export function layer(files: ReadonlyMap<string, BookFile>, id: string): Ruleboo
 			const [eventId, ruleId] = r.rule.split('/');
 			const rules = events.get(eventId ?? '')?.rules;
 			const at = rules?.findIndex((x) => x.id === ruleId) ?? -1;
-			if (at === -1) throw new BookError(`${file.book}: replaces ${r.rule}, which is not in the book below`);
+			if (at === -1)
+				throw new BookError(`${file.book}: replaces ${r.rule}, which is not in the book below`);
 			// Another count: the variants and the counting by another book of the rule below are gone with its old one.
 			const { by: _, ...below } = rules![at]!;
-			rules![at] = { ...below, count: r.count, variants: [], authority: r.authority, book: file.book, examples: [], ...(r.note ? { note: r.note } : {}) };
+			rules![at] = {
+				...below,
+				count: r.count,
+				variants: [],
+				authority: r.authority,
+				book: file.book,
+				examples: [],
+				...(r.note ? { note: r.note } : {})
+			};
 		}
 		for (const e of file.events) {
 			const eventId = idOf(e.event);
 			let event = events.get(eventId);
-			if (!event) events.set(eventId, (event = { id: eventId, text: e.event.replace(/\s*\(.*$/, ''), served: e.served, ahead: e.ahead ?? null, deemedBy: e.deemedBy ?? null, hint: e.hint ?? null, questions: [], rules: [], suggestions: [] }));
+			if (!event)
+				events.set(
+					eventId,
+					(event = {
+						id: eventId,
+						text: e.event.replace(/\s*\(.*$/, ''),
+						served: e.served,
+						ahead: e.ahead ?? null,
+						deemedBy: e.deemedBy ?? null,
+						hint: e.hint ?? null,
+						questions: [],
+						rules: [],
+						suggestions: []
+					})
+				);
 			event.served ||= e.served;
-			for (const q of e.questions) if (!event.questions.some((x) => x.id === q.id)) event.questions.push(q);
+			for (const q of e.questions)
+				if (!event.questions.some((x) => x.id === q.id)) event.questions.push(q);
 			for (const d of e.deadlines) {
 				let ruleId = idOf(d.title);
 				while (event.rules.some((r) => r.id === ruleId)) ruleId += '-2';
@@ -262,57 +433,102 @@ export function layer(files: ReadonlyMap<string, BookFile>, id: string): Ruleboo
 	}
 	for (const event of events.values()) checkEvent(id, event, method);
 	return {
-		id, title: chain.at(-1)!.title, short: chain.map((f) => f.short).join(' + '), version: chain.map((f) => f.version).join('+'),
-		reviewed: chain.map((f) => f.reviewed).sort()[0]!, layers: [...new Set(chain.flatMap((f) => [...(f.counts ? chainOf(files, f.counts).map((x) => x.book) : []), f.book]))],
-		method, calendar, events, sort: chain.at(-1)!.sort, others
+		id,
+		title: chain.at(-1)!.title,
+		short: chain.map((f) => f.short).join(' + '),
+		version: chain.map((f) => f.version).join('+'),
+		reviewed: chain.map((f) => f.reviewed).sort()[0]!,
+		layers: [
+			...new Set(
+				chain.flatMap((f) => [
+					...(f.counts ? chainOf(files, f.counts).map((x) => x.book) : []),
+					f.book
+				])
+			)
+		],
+		method,
+		calendar,
+		events,
+		sort: chain.at(-1)!.sort,
+		others
 	};
 }
 
 function checkEvent(book: string, event: BookEvent, method: Method): void {
 	const questions = new Map(event.questions.map((q) => [q.id, q]));
 	const where = (rule: string) => `${book}: ${event.text} / ${rule}`;
-	for (const q of event.questions) if (q.kind === 'choice' && (q.options?.length ?? 0) < 2) throw new BookError(`${where(q.ask)}: a choice needs two options`);
+	for (const q of event.questions)
+		if (q.kind === 'choice' && (q.options?.length ?? 0) < 2)
+			throw new BookError(`${where(q.ask)}: a choice needs two options`);
 	const uses = new Map<string, string[]>();
 	const visit = (rule: Rule, e: Expression): void => {
 		if (e.kind === 'choose') return e.of.forEach((x) => visit(rule, x));
 		if (e.kind === 'count' && e.of) visit(rule, e.of);
-		if (e.kind === 'count') for (const way of Object.keys(e.adds ?? {})) if (!(way in (method.services?.kinds ?? {}))) throw new BookError(`${where(rule.title)}: "${way}" is not a way of service of this book`);
+		if (e.kind === 'count')
+			for (const way of Object.keys(e.adds ?? {}))
+				if (!(way in (method.services?.kinds ?? {})))
+					throw new BookError(
+						`${where(rule.title)}: "${way}" is not a way of service of this book`
+					);
 		if (e.from === 'event') return;
 		if ('answer' in e.from) {
-			if (questions.get(e.from.answer)?.kind !== 'date') throw new BookError(`${where(rule.title)}: there is no question for a date "${e.from.answer}"`);
+			if (questions.get(e.from.answer)?.kind !== 'date')
+				throw new BookError(
+					`${where(rule.title)}: there is no question for a date "${e.from.answer}"`
+				);
 		} else {
-			if (!event.rules.some((r) => r.id === (e.from as { deadline: string }).deadline)) throw new BookError(`${where(rule.title)}: there is no deadline "${e.from.deadline}" on this event`);
+			if (!event.rules.some((r) => r.id === (e.from as { deadline: string }).deadline))
+				throw new BookError(
+					`${where(rule.title)}: there is no deadline "${e.from.deadline}" on this event`
+				);
 			uses.set(rule.id, [...(uses.get(rule.id) ?? []), e.from.deadline]);
 		}
 	};
 	for (const rule of event.rules) {
-		if (!rule.count && rule.variants.length === 0) throw new BookError(`${where(rule.title)}: it has no count`);
+		if (!rule.count && rule.variants.length === 0)
+			throw new BookError(`${where(rule.title)}: it has no count`);
 		for (const e of [rule.count, ...rule.variants.map((v) => v.count)]) if (e) visit(rule, e);
 		for (const w of [rule.only, ...rule.variants.map((v) => v.when)])
 			for (const [q, a] of Object.entries(w?.answers ?? {}))
-				if (!questions.get(q)?.options?.some((o) => o.id === a)) throw new BookError(`${where(rule.title)}: "${q}" has no answer "${a}"`);
+				if (!questions.get(q)?.options?.some((o) => o.id === a))
+					throw new BookError(`${where(rule.title)}: "${q}" has no answer "${a}"`);
 	}
 	for (const q of event.questions)
-		for (const [other, a] of Object.entries(q.if ?? {})) if (!questions.get(other)?.options?.some((o) => o.id === a)) throw new BookError(`${where(q.ask)}: "${other}" has no answer "${a}"`);
-	if (event.deemedBy !== null && !method.deemed?.kinds[event.deemedBy]) throw new BookError(`${where(event.deemedBy)}: this book knows no such way of service`);
+		for (const [other, a] of Object.entries(q.if ?? {}))
+			if (!questions.get(other)?.options?.some((o) => o.id === a))
+				throw new BookError(`${where(q.ask)}: "${other}" has no answer "${a}"`);
+	if (event.deemedBy !== null && !method.deemed?.kinds[event.deemedBy])
+		throw new BookError(`${where(event.deemedBy)}: this book knows no such way of service`);
 	const visiting = new Set<string>();
 	const walk = (id: string): void => {
-		if (visiting.has(id)) throw new BookError(`${where(id)}: deadlines hang on one another in a circle`);
+		if (visiting.has(id))
+			throw new BookError(`${where(id)}: deadlines hang on one another in a circle`);
 		visiting.add(id);
 		uses.get(id)?.forEach(walk);
 		visiting.delete(id);
 	};
 	for (const id of uses.keys()) walk(id);
-	for (const s of event.suggestions) if (!event.rules.some((r) => r.id === s.of)) throw new BookError(`${where(s.title)}: there is no deadline "${s.of}" to warn of`);
+	for (const s of event.suggestions)
+		if (!event.rules.some((r) => r.id === s.of))
+			throw new BookError(`${where(s.title)}: there is no deadline "${s.of}" to warn of`);
 }
 
 /** Whether something of the event is counted in hours, so that its time of day must be known. */
 export function needsTime(event: BookEvent): boolean {
-	const inHours = (e: Expression | undefined): boolean => (!e ? false : e.kind === 'choose' ? e.of.some(inHours) : e.kind === 'count' ? e.amount.endsWith('h') || inHours(e.of) : false);
+	const inHours = (e: Expression | undefined): boolean =>
+		!e
+			? false
+			: e.kind === 'choose'
+				? e.of.some(inHours)
+				: e.kind === 'count'
+					? e.amount.endsWith('h') || inHours(e.of)
+					: false;
 	return event.rules.some((r) => [r.count, ...r.variants.map((v) => v.count)].some(inHours));
 }
 
 /** The calendar of a book with the department's closures: those of the book itself, and those entered for one under it. */
 export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
-	return book.calendar.with(closures.filter((c) => c.book === undefined || book.layers.includes(c.book)));
+	return book.calendar.with(
+		closures.filter((c) => c.book === undefined || book.layers.includes(c.book))
+	);
 }

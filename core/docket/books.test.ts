@@ -15,16 +15,33 @@ describe('the rulebooks', () => {
 				it(`${book.id}: ${event.text} / ${rule.title} gives its worked examples`, () => {
 					assert.ok(rule.examples.length >= 2);
 					for (const ex of rule.examples) {
-						const out = propose(book, { event: event.id, date: date(ex.date), time: ex.time, service: ex.service, answers: ex.answers ?? {}, closures: (ex.closures ?? []).map((d) => ({ date: date(d), kind: 'office' as const })) });
+						const out = propose(book, {
+							event: event.id,
+							date: date(ex.date),
+							time: ex.time,
+							service: ex.service,
+							answers: ex.answers ?? {},
+							closures: (ex.closures ?? []).map((d) => ({ date: date(d), kind: 'office' as const }))
+						});
 						const got = out.deadlines.find((d) => d.rule === rule.id);
-						assert.equal(got?.date ?? null, ex.gives, `${ex.date}: ${got ? sentences(got.trace).join(' ') : 'not raised'}`);
+						assert.equal(
+							got?.date ?? null,
+							ex.gives,
+							`${ex.date}: ${got ? sentences(got.trace).join(' ') : 'not raised'}`
+						);
 						assert.equal(got?.authority ?? rule.authority, rule.authority);
 					}
 				});
 	it('hold every row of the federal table, and the overlay switches two off', () => {
-		const rows = [...rulebook('us-federal').events.values()].reduce((n, e) => n + e.rules.length, 0);
+		const rows = [...rulebook('us-federal').events.values()].reduce(
+			(n, e) => n + e.rules.length,
+			0
+		);
 		assert.equal(rows, 52);
-		const hearing = (id: string) => rulebook(id).events.get('hearing-of-a-motion')!.rules.map((r) => r.authority);
+		const hearing = (id: string) =>
+			rulebook(id)
+				.events.get('hearing-of-a-motion')!
+				.rules.map((r) => r.authority);
 		assert.deepEqual(hearing('us-federal'), ['Fed. R. Civ. P. 6(c)(1)', 'Fed. R. Civ. P. 6(c)(2)']);
 		assert.deepEqual(hearing('us-federal.ca-nd'), ['Civ. L.R. 7-2(a)']);
 	});
@@ -32,12 +49,24 @@ describe('the rulebooks', () => {
 
 describe('an event', () => {
 	const fed = rulebook('us-federal');
-	const go = (event: string, answers: Record<string, string> = {}, service?: string, day = '2026-10-30') => propose(fed, { event, date: date(day), service, answers });
+	const go = (
+		event: string,
+		answers: Record<string, string> = {},
+		service?: string,
+		day = '2026-10-30'
+	) => propose(fed, { event, date: date(day), service, answers });
 	it('takes the first variant of an unanswered question and says so', () => {
 		const d = go('judgment-entered').deadlines.find((x) => x.title === 'notice of appeal')!;
 		assert.equal(d.date, '2026-11-30');
 		assert.match(sentences(d.trace).join(' '), /Not answered: .*It was taken as "no"/);
-		assert.doesNotMatch(sentences(go('judgment-entered', { 'us-party': 'yes' }).deadlines.find((x) => x.title === 'notice of appeal')!.trace).join(' '), /Not answered/);
+		assert.doesNotMatch(
+			sentences(
+				go('judgment-entered', { 'us-party': 'yes' }).deadlines.find(
+					(x) => x.title === 'notice of appeal'
+				)!.trace
+			).join(' '),
+			/Not answered/
+		);
 	});
 	it('counts the part it can where a second date is missing', () => {
 		const d = go('first-notice-of-appeal-filed').deadlines[0]!;
@@ -45,11 +74,20 @@ describe('an event', () => {
 		assert.match(sentences(d.trace).join(' '), /Only the part that could be counted/);
 	});
 	it('chains one deadline on another', () => {
-		const [opposition, reply] = propose(rulebook('us-federal.ca-nd'), { event: 'motion-filed', date: date('2026-10-30'), answers: {} }).deadlines;
+		const [opposition, reply] = propose(rulebook('us-federal.ca-nd'), {
+			event: 'motion-filed',
+			date: date('2026-10-30'),
+			answers: {}
+		}).deadlines;
 		assert.deepEqual([opposition!.date, reply!.date], ['2026-11-13', '2026-11-20']);
 	});
 	it('says that a row is not extended by service', () => {
-		const d = propose(rulebook('us-federal.ca-nd'), { event: 'summons-and-complaint-served-on-a-defendant', date: date('2026-10-30'), service: 'clerk', answers: {} }).deadlines;
+		const d = propose(rulebook('us-federal.ca-nd'), {
+			event: 'summons-and-complaint-served-on-a-defendant',
+			date: date('2026-10-30'),
+			service: 'clerk',
+			answers: {}
+		}).deadlines;
 		assert.equal(d[0]!.date, '2026-11-20');
 		assert.match(sentences(d[0]!.trace).join(' '), /adds nothing to this date/);
 		assert.equal(d[1]!.suggested, true);
@@ -67,9 +105,31 @@ describe('an event', () => {
 describe('a book', () => {
 	const base = parse(readFileSync('rulebooks/us-federal.yaml', 'utf8')) as Record<string, unknown>;
 	const rule = (over: Record<string, unknown>, event: Record<string, unknown> = {}) => ({
-		...base, events: [{ event: 'thing done', ...event, deadlines: [{ title: 'do it', authority: 'Rule 1', act: 'file', count: '+5d', examples: [{ date: '2026-11-20', gives: '2026-11-25' }, { date: '2026-11-23', gives: '2026-11-30' }], ...over }] }]
+		...base,
+		events: [
+			{
+				event: 'thing done',
+				...event,
+				deadlines: [
+					{
+						title: 'do it',
+						authority: 'Rule 1',
+						act: 'file',
+						count: '+5d',
+						examples: [
+							{ date: '2026-11-20', gives: '2026-11-25' },
+							{ date: '2026-11-23', gives: '2026-11-30' }
+						],
+						...over
+					}
+				]
+			}
+		]
 	});
-	const lay = (data: unknown) => { const f = readBook(data); return layer(new Map<string, BookFile>([[f.book, f]]), f.book); };
+	const lay = (data: unknown) => {
+		const f = readBook(data);
+		return layer(new Map<string, BookFile>([[f.book, f]]), f.book);
+	};
 	it('is refused without an authority, without examples, with a bad count or an unknown word', () => {
 		assert.ok(lay(rule({})));
 		assert.throws(() => lay(rule({ authority: undefined })), BookError);
@@ -78,27 +138,72 @@ describe('a book', () => {
 		assert.throws(() => lay(rule({ surprise: 1 })), BookError);
 	});
 	it('is refused where deadlines hang on one another in a circle', () => {
-		assert.throws(() => lay(rule({ count: { count: '+1d', from: { deadline: 'do-it' } } })), /circle/);
-		assert.throws(() => lay(rule({ count: { count: '+1d', from: { deadline: 'other' } } })), /no deadline/);
-		assert.throws(() => lay(rule({ count: { count: '+1d', from: { answer: 'when' } } })), /no question/);
+		assert.throws(
+			() => lay(rule({ count: { count: '+1d', from: { deadline: 'do-it' } } })),
+			/circle/
+		);
+		assert.throws(
+			() => lay(rule({ count: { count: '+1d', from: { deadline: 'other' } } })),
+			/no deadline/
+		);
+		assert.throws(
+			() => lay(rule({ count: { count: '+1d', from: { answer: 'when' } } })),
+			/no question/
+		);
 	});
 	it('is refused where books extend one another in a circle', () => {
-		const a = readBook({ ...base, book: 'a', extends: 'b' }), b = readBook({ ...base, book: 'b', extends: 'a' });
-		assert.throws(() => layer(new Map([['a', a], ['b', b]]), 'a'), /circle/);
+		const a = readBook({ ...base, book: 'a', extends: 'b' }),
+			b = readBook({ ...base, book: 'b', extends: 'a' });
+		assert.throws(
+			() =>
+				layer(
+					new Map([
+						['a', a],
+						['b', b]
+					]),
+					'a'
+				),
+			/circle/
+		);
 		assert.throws(() => rulebook('mars'), /no rulebook "mars"/);
 	});
 	it('makes ids from the text before any parenthesis', () => {
-		assert.equal(idOf("magistrate judge's nondispositive order served"), 'magistrate-judge-s-nondispositive-order-served');
-		assert.equal(idOf('request for waiver of service sent (and waived)'), 'request-for-waiver-of-service-sent');
+		assert.equal(
+			idOf("magistrate judge's nondispositive order served"),
+			'magistrate-judge-s-nondispositive-order-served'
+		);
+		assert.equal(
+			idOf('request for waiver of service sent (and waived)'),
+			'request-for-waiver-of-service-sent'
+		);
 	});
 	it('knows compound shapes: Monday next after, and rules by the event’s date', () => {
-		const tx = lay({ ...rule({ count: { count: '+20d', next: 'monday', time: '10:00' }, examples: [{ date: '2026-11-02', gives: '2026-11-23' }, { date: '2026-11-03', gives: '2026-11-30' }] }) });
-		const due = (d: string) => propose(tx, { event: 'thing-done', date: date(d), answers: {} }).deadlines[0]!;
+		const tx = lay({
+			...rule({
+				count: { count: '+20d', next: 'monday', time: '10:00' },
+				examples: [
+					{ date: '2026-11-02', gives: '2026-11-23' },
+					{ date: '2026-11-03', gives: '2026-11-30' }
+				]
+			})
+		});
+		const due = (d: string) =>
+			propose(tx, { event: 'thing-done', date: date(d), answers: {} }).deadlines[0]!;
 		assert.deepEqual([due('2026-11-03').date, due('2026-11-03').time], ['2026-11-30', '10:00']);
 		assert.equal(due('2026-11-10').date, '2026-12-07'); // the twentieth day is a Monday: the Monday after
 		assert.equal(due('2026-12-28').date, '2027-01-19'); // Monday 18 January 2027 is a holiday
-		const sj = lay(rule({ count: '-81d', variants: [{ when: { before: '2025-01-01' }, count: '-75d' }] }));
-		assert.equal(propose(sj, { event: 'thing-done', date: date('2024-12-16'), answers: {} }).deadlines[0]!.date, '2024-10-02');
-		assert.equal(propose(sj, { event: 'thing-done', date: date('2025-01-06'), answers: {} }).deadlines[0]!.date, '2024-10-17');
+		const sj = lay(
+			rule({ count: '-81d', variants: [{ when: { before: '2025-01-01' }, count: '-75d' }] })
+		);
+		assert.equal(
+			propose(sj, { event: 'thing-done', date: date('2024-12-16'), answers: {} }).deadlines[0]!
+				.date,
+			'2024-10-02'
+		);
+		assert.equal(
+			propose(sj, { event: 'thing-done', date: date('2025-01-06'), answers: {} }).deadlines[0]!
+				.date,
+			'2024-10-17'
+		);
 	});
 });

@@ -9,11 +9,19 @@ import { sentences } from './trace.ts';
 import { strip } from './strip.ts';
 import { rulebook, rulebooks } from '#server/docket/books.ts';
 
-type More = Partial<Omit<CountRequest, 'from' | 'amount' | 'time'>> & { time?: string; closures?: Closure[] };
+type More = Partial<Omit<CountRequest, 'from' | 'amount' | 'time'>> & {
+	time?: string;
+	closures?: Closure[];
+};
 function run(book: string, from: string, amount: string, more: More = {}) {
 	const { time, closures = [], ...rest } = more;
 	const b = rulebook(book);
-	return count(b.method, calendarOf(b, closures), { from: date(from), amount: parseAmount(amount), ...(time ? { time: parseTime(time)! } : {}), ...rest });
+	return count(b.method, calendarOf(b, closures), {
+		from: date(from),
+		amount: parseAmount(amount),
+		...(time ? { time: parseTime(time)! } : {}),
+		...rest
+	});
 }
 const is = (book: string, from: string, amount: string, want: string, more: More = {}) => {
 	const r = run(book, from, amount, more);
@@ -31,11 +39,23 @@ describe('federal counts', () => {
 		is('us-federal', '2026-11-06', '+14d', '2026-11-23', { service: 'other-consented' });
 	});
 	it('let an inaccessible office move only a filing, and only on its last day', () => {
-		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-23', { service: 'clerk', closures: office('2026-11-20') });
+		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-23', {
+			service: 'clerk',
+			closures: office('2026-11-20')
+		});
 		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-23', { closures: office('2026-11-20') });
-		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-20', { closures: office('2026-11-20'), act: 'serve' });
-		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-27', { service: 'clerk', closures: holiday('2026-11-20') });
-		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-23', { closures: holiday('2026-11-20'), act: 'serve' });
+		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-20', {
+			closures: office('2026-11-20'),
+			act: 'serve'
+		});
+		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-27', {
+			service: 'clerk',
+			closures: holiday('2026-11-20')
+		});
+		is('us-federal.ca-nd', '2026-10-30', '+21d', '2026-11-23', {
+			closures: holiday('2026-11-20'),
+			act: 'serve'
+		});
 	});
 	it('go backwards past a holiday, and not past a holiday of the state', () => {
 		is('us-federal', '2026-12-10', '-14d', '2026-11-25');
@@ -74,7 +94,8 @@ describe('California counts', () => {
 		is('us-ca-superior', '2026-12-10', '-16cd', '2026-11-12', { service: 'electronic' });
 		is('us-ca-superior', '2026-12-10', '-16cd', '2026-11-10', { service: 'mail-in-state' });
 	});
-	it('skip the day after Thanksgiving', () => is('us-ca-superior', '2026-11-25', '+1cd', '2026-11-30'));
+	it('skip the day after Thanksgiving', () =>
+		is('us-ca-superior', '2026-11-25', '+1cd', '2026-11-30'));
 });
 
 describe('New York counts', () => {
@@ -130,45 +151,100 @@ describe('agency counts', () => {
 
 describe('every count', () => {
 	const arb = fc.record({
-		book: fc.constantFrom(...rulebooks().map((b) => b.id)), from: fc.integer({ min: 11_000, max: 47_000 }), n: fc.integer({ min: 0, max: 200 }),
-		sign: fc.constantFrom(1 as const, -1 as const), unit: fc.constantFrom('d', 'cd', 'w', 'm', 'y')
+		book: fc.constantFrom(...rulebooks().map((b) => b.id)),
+		from: fc.integer({ min: 11_000, max: 47_000 }),
+		n: fc.integer({ min: 0, max: 200 }),
+		sign: fc.constantFrom(1 as const, -1 as const),
+		unit: fc.constantFrom('d', 'cd', 'w', 'm', 'y')
 	});
 	it('lands on a court day, on the right side, and says how', () => {
-		fc.assert(fc.property(arb, ({ book, from, n, sign, unit }) => {
-			const b = rulebook(book);
-			const amount = parseAmount(`${sign === 1 ? '+' : '-'}${unit === 'y' ? n % 20 : n}${unit}`);
-			const r = count(b.method, b.calendar, { from: fromDay(from), amount });
-			assert.equal(b.calendar.closed(toDay(r.date), sign), undefined);
-			assert.ok((toDay(r.date) - from) * sign >= 0);
-			const text = sentences(r.trace);
-			assert.ok(text.length >= 2 && text.every((s) => s.length > 10 && !s.includes('undefined')));
-			const cells = strip(r.trace, r.date, b.calendar);
-			assert.equal(cells.filter((c) => 'role' in c && (c.role === 'result' || (c.role === 'zero' && c.date === r.date))).length, 1);
-		}), { numRuns: 400 });
+		fc.assert(
+			fc.property(arb, ({ book, from, n, sign, unit }) => {
+				const b = rulebook(book);
+				const amount = parseAmount(`${sign === 1 ? '+' : '-'}${unit === 'y' ? n % 20 : n}${unit}`);
+				const r = count(b.method, b.calendar, { from: fromDay(from), amount });
+				assert.equal(b.calendar.closed(toDay(r.date), sign), undefined);
+				assert.ok((toDay(r.date) - from) * sign >= 0);
+				const text = sentences(r.trace);
+				assert.ok(text.length >= 2 && text.every((s) => s.length > 10 && !s.includes('undefined')));
+				const cells = strip(r.trace, r.date, b.calendar);
+				assert.equal(
+					cells.filter(
+						(c) => 'role' in c && (c.role === 'result' || (c.role === 'zero' && c.date === r.date))
+					).length,
+					1
+				);
+			}),
+			{ numRuns: 400 }
+		);
 	});
 	it('of court days comes back where it began, from a court day', () => {
-		fc.assert(fc.property(fc.constantFrom('us-federal', 'us-ca-superior', 'us-ny-supreme', 'us-tx-district', 'us-agency'), fc.integer({ min: 11_000, max: 47_000 }), fc.integer({ min: 1, max: 120 }), (id, from, n) => {
-			const b = rulebook(id);
-			const there = count(b.method, b.calendar, { from: fromDay(from), amount: { sign: 1, n, unit: 'cd' } });
-			const back = count(b.method, b.calendar, { from: there.date, amount: { sign: -1, n, unit: 'cd' } });
-			if (!b.calendar.closed(from, 1)) assert.equal(back.date, fromDay(from));
-			else assert.ok(back.date < fromDay(from));
-		}), { numRuns: 300 });
+		fc.assert(
+			fc.property(
+				fc.constantFrom(
+					'us-federal',
+					'us-ca-superior',
+					'us-ny-supreme',
+					'us-tx-district',
+					'us-agency'
+				),
+				fc.integer({ min: 11_000, max: 47_000 }),
+				fc.integer({ min: 1, max: 120 }),
+				(id, from, n) => {
+					const b = rulebook(id);
+					const there = count(b.method, b.calendar, {
+						from: fromDay(from),
+						amount: { sign: 1, n, unit: 'cd' }
+					});
+					const back = count(b.method, b.calendar, {
+						from: there.date,
+						amount: { sign: -1, n, unit: 'cd' }
+					});
+					if (!b.calendar.closed(from, 1)) assert.equal(back.date, fromDay(from));
+					else assert.ok(back.date < fromDay(from));
+				}
+			),
+			{ numRuns: 300 }
+		);
 	});
 	it('agrees with a walk day by day', () => {
-		fc.assert(fc.property(fc.integer({ min: 11_000, max: 47_000 }), fc.integer({ min: 0, max: 150 }), fc.boolean(), (from, n, mail) => {
-			const b = rulebook('us-federal.ca-nd');
-			const roll = (d: number) => { while (b.calendar.closed(d, 1)) d++; return d; };
-			let d = roll(from + n);
-			if (mail) d = roll(d + 3);
-			assert.equal(count(b.method, b.calendar, { from: fromDay(from), amount: { sign: 1, n, unit: 'd' }, service: mail ? 'mail' : 'personal' }).date, fromDay(d));
-		}));
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 11_000, max: 47_000 }),
+				fc.integer({ min: 0, max: 150 }),
+				fc.boolean(),
+				(from, n, mail) => {
+					const b = rulebook('us-federal.ca-nd');
+					const roll = (d: number) => {
+						while (b.calendar.closed(d, 1)) d++;
+						return d;
+					};
+					let d = roll(from + n);
+					if (mail) d = roll(d + 3);
+					assert.equal(
+						count(b.method, b.calendar, {
+							from: fromDay(from),
+							amount: { sign: 1, n, unit: 'd' },
+							service: mail ? 'mail' : 'personal'
+						}).date,
+						fromDay(d)
+					);
+				}
+			)
+		);
 	});
 	it('refuses what is not a count', () => {
-		for (const bad of ['21d', '+d', '+1.5d', '+21', '+99999999d', '+21x', '', undefined]) assert.throws(() => parseAmount(bad), CountError);
+		for (const bad of ['21d', '+d', '+1.5d', '+21', '+99999999d', '+21x', '', undefined])
+			assert.throws(() => parseAmount(bad), CountError);
 		assert.throws(() => run('us-federal', '2026-11-20', '+24h'), /needs a time/);
-		assert.throws(() => run('us-federal', '2026-11-20', '+21d', { service: 'pigeon' }), /not a way of service/);
-		assert.throws(() => run('us-agency', '2026-11-20', '+21d', { service: 'mail' }), /adds nothing for service/);
+		assert.throws(
+			() => run('us-federal', '2026-11-20', '+21d', { service: 'pigeon' }),
+			/not a way of service/
+		);
+		assert.throws(
+			() => run('us-agency', '2026-11-20', '+21d', { service: 'mail' }),
+			/adds nothing for service/
+		);
 		assert.throws(() => run('us-federal', '2199-12-20', '+21d'), /leaves the years/);
 	});
 });
@@ -179,7 +255,10 @@ describe('the strip', () => {
 		const r = run('us-federal.ca-nd', '2026-10-30', '+21d', { service: 'clerk' });
 		const cells = strip(r.trace, r.date, b.calendar);
 		const at = (d: string) => cells.find((c) => 'role' in c && c.date === d);
-		assert.deepEqual({ ...at('2026-10-30') }, { date: '2026-10-30', weekday: 5, day: 30, closed: null, label: '0', role: 'zero' });
+		assert.deepEqual(
+			{ ...at('2026-10-30') },
+			{ date: '2026-10-30', weekday: 5, day: 30, closed: null, label: '0', role: 'zero' }
+		);
 		assert.equal((at('2026-11-20') as { label: string }).label, '21');
 		assert.equal((at('2026-11-22') as { label: string }).label, '+2');
 		assert.equal((at('2026-11-11') as { closed: string }).closed, 'Veterans Day');

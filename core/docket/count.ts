@@ -3,7 +3,18 @@
  * Source: the rules named in each rulebook's method; the common model of the rulebooks' documentation.
  */
 import type { CourtCalendar, Direction, Reason } from '../dates/calendar.ts';
-import { addMonths, fromDay, isWeekend, parseTime, sayTime, toDay, weekday, WEEKDAYS, type DayNumber, type PlainDate } from '../dates/plain.ts';
+import {
+	addMonths,
+	fromDay,
+	isWeekend,
+	parseTime,
+	sayTime,
+	toDay,
+	weekday,
+	WEEKDAYS,
+	type DayNumber,
+	type PlainDate
+} from '../dates/plain.ts';
 import { clockAt, instantOf } from '../dates/zone.ts';
 import type { Method } from './method.ts';
 import { sayAmount, type Named, type Step, type Unit } from './trace.ts';
@@ -32,7 +43,11 @@ export type CountRequest = {
 };
 
 /** A date with the steps that lead to it, worked out when they are asked for; `time` (HH:MM) only where the count gives one. */
-export type Counted = { readonly date: PlainDate; readonly time: string | null; readonly trace: Step[] };
+export type Counted = {
+	readonly date: PlainDate;
+	readonly time: string | null;
+	readonly trace: Step[];
+};
 
 /** A request that cannot be counted, in the user's words. */
 export class CountError extends Error {
@@ -45,15 +60,28 @@ export class CountError extends Error {
 }
 
 const AMOUNT = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/;
-const MOST: Record<Unit, number> = { d: 40_000, cd: 20_000, w: 5_000, m: 1_200, y: 100, h: 876_000 };
+const MOST: Record<Unit, number> = {
+	d: 40_000,
+	cd: 20_000,
+	w: 5_000,
+	m: 1_200,
+	y: 100,
+	h: 876_000
+};
 
 /** Reads "+21d", "-16cd", "+72h". Throws CountError with what is wrong. */
 export function parseAmount(text: unknown): Amount {
 	const m = typeof text === 'string' ? AMOUNT.exec(text.trim()) : null;
-	if (!m) throw new CountError(`"${String(text)}" is not a count: write a sign, a whole number and d, cd, w, m, y or h, like +21d`);
+	if (!m)
+		throw new CountError(
+			`"${String(text)}" is not a count: write a sign, a whole number and d, cd, w, m, y or h, like +21d`
+		);
 	const unit = m[3] as Unit;
 	const n = Number(m[2]);
-	if (n > MOST[unit]) throw new CountError(`${sayAmount(n, unit)} is more than can be counted (at most ${MOST[unit]})`);
+	if (n > MOST[unit])
+		throw new CountError(
+			`${sayAmount(n, unit)} is more than can be counted (at most ${MOST[unit]})`
+		);
 	return { sign: m[1] === '+' ? 1 : -1, n, unit };
 }
 
@@ -68,7 +96,14 @@ const named = (d: DayNumber, r: Reason): Named => ({ date: fromDay(d), name: r.n
 const weekendOnly = (r: Reason) => r.kind === 'saturday' || r.kind === 'sunday';
 
 /** Deemed service (CPR 6.14, 6.26): the day on which a document counts as served; `by` is the way whose rule goes for every way. */
-export function deemedDay(method: Method, cal: CourtCalendar, sent: PlainDate, time: number | undefined, service: string, by?: string): { date: PlainDate; step: Step } {
+export function deemedDay(
+	method: Method,
+	cal: CourtCalendar,
+	sent: PlainDate,
+	time: number | undefined,
+	service: string,
+	by?: string
+): { date: PlainDate; step: Step } {
 	const said = method.deemed?.kinds[service];
 	const kind = said && by !== undefined ? method.deemed!.kinds[by] : said;
 	if (!method.deemed || !said || !kind) throw new CountError(unknownService(method, service));
@@ -84,20 +119,48 @@ export function deemedDay(method: Method, cal: CourtCalendar, sent: PlainDate, t
 	else if (kind.rule === 'second-business-day') on = next(next(day + 1) + 1);
 	else {
 		const before = parseTime(kind.before) ?? 0;
-		if (business(day) && time === undefined) throw new CountError(`a time (HH:MM) is needed: service ${kind.say} counts that day only before ${kind.before}`);
+		if (business(day) && time === undefined)
+			throw new CountError(
+				`a time (HH:MM) is needed: service ${kind.say} counts that day only before ${kind.before}`
+			);
 		on = business(day) && time! < before ? day : next(day + 1);
 	}
 	const date = fromDay(on);
-	return { date, step: { step: 'deemed', sent, time: time === undefined ? null : sayTime(time), date, say: said === kind ? kind.say : `${said.say}, ${kind.say}`, authority: kind.authority ?? method.deemed.authority } };
+	return {
+		date,
+		step: {
+			step: 'deemed',
+			sent,
+			time: time === undefined ? null : sayTime(time),
+			date,
+			say: said === kind ? kind.say : `${said.say}, ${kind.say}`,
+			authority: kind.authority ?? method.deemed.authority
+		}
+	};
 }
 
 function unknownService(method: Method, service: string): string {
 	const known = Object.keys(method.deemed?.kinds ?? method.services?.kinds ?? {});
-	return known.length ? `"${service}" is not a way of service here: choose ${known.join(', ')}` : 'this rulebook adds nothing for service: leave it out';
+	return known.length
+		? `"${service}" is not a way of service here: choose ${known.join(', ')}`
+		: 'this rulebook adds nothing for service: leave it out';
 }
 
 /** Where each part of a count ended, in day numbers: all the arithmetic there is. `explain` makes the steps from it. */
-type Path = { deemed: Step | null; from: PlainDate; zero: DayNumber; end: DayNumber; time: string | null; short: boolean; clear: boolean; ext: Extension | null; first: DayNumber; extended: DayNumber; last: DayNumber; rolls: boolean };
+type Path = {
+	deemed: Step | null;
+	from: PlainDate;
+	zero: DayNumber;
+	end: DayNumber;
+	time: string | null;
+	short: boolean;
+	clear: boolean;
+	ext: Extension | null;
+	first: DayNumber;
+	extended: DayNumber;
+	last: DayNumber;
+	rolls: boolean;
+};
 
 /** Counts. Throws CountError where the request makes no sense. */
 export function count(method: Method, cal: CourtCalendar, req: CountRequest): Counted {
@@ -132,20 +195,32 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 	} else if (req.service !== undefined && !method.deemed && !method.services?.kinds[req.service]) {
 		throw new CountError(unknownService(method, req.service));
 	}
-	if (unit === 'h' && req.time === undefined) throw new CountError('a count in hours needs a time (HH:MM)');
+	if (unit === 'h' && req.time === undefined)
+		throw new CountError('a count in hours needs a time (HH:MM)');
 
 	// 1. The period itself.
 	const zero = toDay(from);
-	const clear = method.clearDays && sign === -1 && n > 0 && (unit === 'd' || unit === 'w' || unit === 'cd');
-	const short = unit === 'd' && !req.everyDay && method.short !== undefined && n > 0 && (method.short.exactly !== undefined ? n === method.short.exactly : n <= method.short.upTo!);
+	const clear =
+		method.clearDays && sign === -1 && n > 0 && (unit === 'd' || unit === 'w' || unit === 'cd');
+	const short =
+		unit === 'd' &&
+		!req.everyDay &&
+		method.short !== undefined &&
+		n > 0 &&
+		(method.short.exactly !== undefined ? n === method.short.exactly : n <= method.short.upTo!);
 	let time: string | null = null;
 	let end: DayNumber;
 	if (unit === 'h') {
-		const clock = clockAt(instantOf(from, req.time!, method.zone) + sign * n * 3_600_000, method.zone);
+		const clock = clockAt(
+			instantOf(from, req.time!, method.zone) + sign * n * 3_600_000,
+			method.zone
+		);
 		end = inRange(toDay(clock.date));
 		time = sayTime(clock.minutes);
-	} else if (unit === 'm' || unit === 'y') end = inRange(addMonths(zero, sign * n * (unit === 'y' ? 12 : 1)));
-	else if (unit === 'cd' || short) end = inRange(cal.nth(zero, n + (clear ? 1 : 0), sign, office && !short));
+	} else if (unit === 'm' || unit === 'y')
+		end = inRange(addMonths(zero, sign * n * (unit === 'y' ? 12 : 1)));
+	else if (unit === 'cd' || short)
+		end = inRange(cal.nth(zero, n + (clear ? 1 : 0), sign, office && !short));
 	else end = inRange(zero + sign * ((unit === 'w' ? 7 * n : n) + (clear ? 1 : 0)));
 
 	// 2. Service and roll.
@@ -154,12 +229,35 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 	const ext = extension(method, req);
 	// Before an extension is added "after the period would otherwise expire", an inaccessible office is not on the last day.
 	const first = ext?.when === 'after-roll' && rolls ? rollTo(cal, end, way, sign, false) : end;
-	const extended = !ext ? first : ext.unit === 'd' ? inRange(first + sign * ext.n) : inRange(cal.nth(first, ext.n, sign, office));
-	return { deemed, from, zero, end, time, short, clear, ext, first, extended, last: rolls ? rollTo(cal, extended, way, sign, office) : extended, rolls };
+	const extended = !ext
+		? first
+		: ext.unit === 'd'
+			? inRange(first + sign * ext.n)
+			: inRange(cal.nth(first, ext.n, sign, office));
+	return {
+		deemed,
+		from,
+		zero,
+		end,
+		time,
+		short,
+		clear,
+		ext,
+		first,
+		extended,
+		last: rolls ? rollTo(cal, extended, way, sign, office) : extended,
+		rolls
+	};
 }
 
 /** From a day on (or back) to the first that is not shut; the direction of the count says which holidays there are. */
-function rollTo(cal: CourtCalendar, from: DayNumber, way: Direction, sign: Direction, office: boolean): DayNumber {
+function rollTo(
+	cal: CourtCalendar,
+	from: DayNumber,
+	way: Direction,
+	sign: Direction,
+	office: boolean
+): DayNumber {
 	let at = from;
 	while (cal.shut(at, sign, office)) at = inRange(at + way);
 	return at;
@@ -172,7 +270,8 @@ function explain(method: Method, cal: CourtCalendar, req: CountRequest, p: Path)
 	const dayWord = method.dayWord;
 	const way: Direction = req.roll === 'towards' ? 1 : sign;
 	const trace: Step[] = p.deemed ? [p.deemed] : [];
-	const why = (d: DayNumber, office: boolean) => (office ? cal.closed(d, sign) : cal.holiday(d, sign));
+	const why = (d: DayNumber, office: boolean) =>
+		office ? cal.closed(d, sign) : cal.holiday(d, sign);
 	const zero: Step = { step: 'zero', date: p.from, time: unit === 'h' ? sayTime(req.time!) : null };
 	if (req.label !== undefined) zero.label = req.label;
 	trace.push(zero);
@@ -188,7 +287,9 @@ function explain(method: Method, cal: CourtCalendar, req: CountRequest, p: Path)
 		return { skipped, weekends };
 	};
 	const byOpenDays = unit === 'cd' || p.short;
-	const { skipped, weekends } = byOpenDays ? jumped(p.zero, p.end, act === 'file' && !p.short) : { skipped: [], weekends: 0 };
+	const { skipped, weekends } = byOpenDays
+		? jumped(p.zero, p.end, act === 'file' && !p.short)
+		: { skipped: [], weekends: 0 };
 	const inside: Named[] = [];
 	if (!byOpenDays && (unit === 'd' || unit === 'w'))
 		for (let d = p.zero + sign; d !== p.end && p.end !== p.zero; d += sign) {
@@ -196,29 +297,69 @@ function explain(method: Method, cal: CourtCalendar, req: CountRequest, p: Path)
 			const reason = isWeekend(d) ? undefined : cal.holiday(d, sign);
 			if (reason) inside.push(named(d, reason));
 		}
-	const step: Step = { step: 'counted', n: unit === 'w' && p.clear ? n * 7 : n, unit, direction: sign, from: p.from, to: fromDay(p.end), inside, skipped, weekends, closed: why(p.end, act === 'file')?.name ?? null, dayWord };
+	const step: Step = {
+		step: 'counted',
+		n: unit === 'w' && p.clear ? n * 7 : n,
+		unit,
+		direction: sign,
+		from: p.from,
+		to: fromDay(p.end),
+		inside,
+		skipped,
+		weekends,
+		closed: why(p.end, act === 'file')?.name ?? null,
+		dayWord
+	};
 	if (p.time !== null) step.toTime = p.time;
 	if (p.short) step.short = method.short!.authority;
 	if (p.clear) step.clear = true;
 	trace.push(step);
-	if (p.short && method.short!.cautious) trace.push({ step: 'cautious', text: 'weekends and holidays inside so short a period are left out in both directions.' });
+	if (p.short && method.short!.cautious)
+		trace.push({
+			step: 'cautious',
+			text: 'weekends and holidays inside so short a period are left out in both directions.'
+		});
 
 	const note = serviceNote(method, req);
 	if (note) trace.push(note);
-	if (p.ext && p.first !== p.end) trace.push(...rolled(method, cal, p.end, p.first, way, sign, act, false));
+	if (p.ext && p.first !== p.end)
+		trace.push(...rolled(method, cal, p.end, p.first, way, sign, act, false));
 	if (p.ext) {
 		const e = p.ext;
-		trace.push({ step: 'service', say: e.say, n: e.n, unit: e.unit, direction: sign, from: fromDay(p.first), to: fromDay(p.extended), ...(e.unit === 'cd' ? jumped(p.first, p.extended, act === 'file') : { skipped: [], weekends: 0 }), authority: e.authority, when: e.when, closed: why(p.extended, act === 'file')?.name ?? null, dayWord });
+		trace.push({
+			step: 'service',
+			say: e.say,
+			n: e.n,
+			unit: e.unit,
+			direction: sign,
+			from: fromDay(p.first),
+			to: fromDay(p.extended),
+			...(e.unit === 'cd'
+				? jumped(p.first, p.extended, act === 'file')
+				: { skipped: [], weekends: 0 }),
+			authority: e.authority,
+			when: e.when,
+			closed: why(p.extended, act === 'file')?.name ?? null,
+			dayWord
+		});
 	}
-	if (p.last !== p.extended) trace.push(...rolled(method, cal, p.extended, p.last, way, sign, act, act === 'file'));
+	if (p.last !== p.extended)
+		trace.push(...rolled(method, cal, p.extended, p.last, way, sign, act, act === 'file'));
 	if (!p.rolls) {
 		const closed = cal.closed(p.last, sign);
-		if (closed && !(unit === 'h' && method.family === 'agency')) trace.push({ step: 'stays', date: fromDay(p.last), name: closed.name });
+		if (closed && !(unit === 'h' && method.family === 'agency'))
+			trace.push({ step: 'stays', date: fromDay(p.last), name: closed.name });
 	}
 	return trace;
 }
 
-type Extension = { say: string; n: number; unit: 'd' | 'cd'; when: 'after-roll' | 'before-roll'; authority: string };
+type Extension = {
+	say: string;
+	n: number;
+	unit: 'd' | 'cd';
+	when: 'after-roll' | 'before-roll';
+	authority: string;
+};
 
 /** What the way of service adds to this count, or null. */
 function extension(method: Method, req: CountRequest): Extension | null {
@@ -228,7 +369,13 @@ function extension(method: Method, req: CountRequest): Extension | null {
 	const own = req.adds && req.service in req.adds.kinds;
 	const add = own ? req.adds!.kinds[req.service]! : kind.add;
 	if (add === null || (req.amount.sign === -1 && s.backward === 'none')) return null;
-	return { say: kind.say, n: Number.parseInt(add, 10), unit: add.endsWith('cd') ? 'cd' : 'd', when: s.added, authority: own ? req.adds!.authority : s.authority };
+	return {
+		say: kind.say,
+		n: Number.parseInt(add, 10),
+		unit: add.endsWith('cd') ? 'cd' : 'd',
+		when: s.added,
+		authority: own ? req.adds!.authority : s.authority
+	};
 }
 
 /** What is said of service beside the days it adds. */
@@ -237,19 +384,53 @@ function serviceNote(method: Method, req: CountRequest): Step | null {
 	if (req.service === undefined || !s) return null;
 	const { say, add } = s.kinds[req.service]!;
 	const adds = req.adds && req.service in req.adds.kinds ? req.adds.kinds[req.service]! : add;
-	if (req.extends === false) return add === null ? null : { step: 'no-service', text: `Service ${say} adds nothing to this date.` };
-	if (adds === null) return { step: 'no-service', text: `Service ${say} adds nothing (${s.authority}).` };
+	if (req.extends === false)
+		return add === null
+			? null
+			: { step: 'no-service', text: `Service ${say} adds nothing to this date.` };
+	if (adds === null)
+		return { step: 'no-service', text: `Service ${say} adds nothing (${s.authority}).` };
 	if (req.amount.sign === 1) return null;
-	if (s.backward === 'none') return { step: 'no-service', text: `Service ${say} adds nothing to a count backwards (${s.authority}).` };
-	return s.cautiousBackward ? { step: 'cautious', text: 'the notice is lengthened by the same days.' } : null;
+	if (s.backward === 'none')
+		return {
+			step: 'no-service',
+			text: `Service ${say} adds nothing to a count backwards (${s.authority}).`
+		};
+	return s.cautiousBackward
+		? { step: 'cautious', text: 'the notice is lengthened by the same days.' }
+		: null;
 }
 
-function rolled(method: Method, cal: CourtCalendar, from: DayNumber, to: DayNumber, way: Direction, sign: Direction, act: 'file' | 'serve', office: boolean): Step[] {
+function rolled(
+	method: Method,
+	cal: CourtCalendar,
+	from: DayNumber,
+	to: DayNumber,
+	way: Direction,
+	sign: Direction,
+	act: 'file' | 'serve',
+	office: boolean
+): Step[] {
 	const over: Named[] = [];
-	for (let d = from; d !== to; d += way) over.push(named(d, (office ? cal.closed(d, sign) : cal.holiday(d, sign))!));
-	const byOffice = act === 'file' && method.office && over.some((o) => cal.closed(toDay(o.date), way)?.kind === 'office');
-	const steps: Step[] = [{ step: 'rolled', from: fromDay(from), to: fromDay(to), over, direction: way, authority: byOffice ? method.office! : way === 1 ? method.roll.forward : method.roll.backward, dayWord: method.dayWord }];
-	if (way === -1 && method.roll.cautiousBackward) steps.push({ step: 'cautious', text: 'the date moves back rather than on.' });
+	for (let d = from; d !== to; d += way)
+		over.push(named(d, (office ? cal.closed(d, sign) : cal.holiday(d, sign))!));
+	const byOffice =
+		act === 'file' &&
+		method.office &&
+		over.some((o) => cal.closed(toDay(o.date), way)?.kind === 'office');
+	const steps: Step[] = [
+		{
+			step: 'rolled',
+			from: fromDay(from),
+			to: fromDay(to),
+			over,
+			direction: way,
+			authority: byOffice ? method.office! : way === 1 ? method.roll.forward : method.roll.backward,
+			dayWord: method.dayWord
+		}
+	];
+	if (way === -1 && method.roll.cautiousBackward)
+		steps.push({ step: 'cautious', text: 'the date moves back rather than on.' });
 	return steps;
 }
 
@@ -257,11 +438,19 @@ function rolled(method: Method, cal: CourtCalendar, from: DayNumber, to: DayNumb
  * The next given weekday strictly after a day; if it is not a court day, the next court day.
  * Source: Tex. R. Civ. P. 99(b).
  */
-export function nextWeekday(method: Method, cal: CourtCalendar, from: PlainDate, day: number, authority: string): { date: PlainDate; trace: Step[] } {
+export function nextWeekday(
+	method: Method,
+	cal: CourtCalendar,
+	from: PlainDate,
+	day: number,
+	authority: string
+): { date: PlainDate; trace: Step[] } {
 	const start = toDay(from);
 	const to = start + (((day - weekday(start) + 6) % 7) + 1);
 	const end = rollTo(cal, to, 1, 1, true);
-	const trace: Step[] = [{ step: 'weekday', from, to: fromDay(to), name: WEEKDAYS[day]!, authority }];
+	const trace: Step[] = [
+		{ step: 'weekday', from, to: fromDay(to), name: WEEKDAYS[day]!, authority }
+	];
 	if (end !== to) trace.push(...rolled(method, cal, to, end, 1, 1, 'file', true));
 	return { date: fromDay(end), trace };
 }

@@ -1,7 +1,8 @@
 /** The reminder ladder: the days before (and, below zero, after) a date on which it reminds. */
 
 /** Rungs of the last day and later cannot be muted, and are passed on where nobody has seen them. */
-export const isLast = (ladder: readonly number[], rung: number): boolean => rung <= 1 || rung === Math.min(...ladder);
+export const isLast = (ladder: readonly number[], rung: number): boolean =>
+	rung <= 1 || rung === Math.min(...ladder);
 
 /** The rung a date stands on with so many days left: the nearest one reached; undefined before the first. */
 export const rungAt = (ladder: readonly number[], left: number): number | undefined => {
@@ -15,12 +16,18 @@ export function readLadder(typed: string): { ladder: number[] | null } | { error
 	if (parts.length === 0) return { ladder: null };
 	const days: number[] = [];
 	for (const p of parts) {
-		if (!/^\+?\d{1,3}$/.test(p)) return { error: `“${p}” is no day of a ladder: write days before like 30, 14, 7, 1, 0, and +1 for the day after.` };
+		if (!/^\+?\d{1,3}$/.test(p))
+			return {
+				error: `“${p}” is no day of a ladder: write days before like 30, 14, 7, 1, 0, and +1 for the day after.`
+			};
 		const n = Number(p.replace('+', '')) * (p.startsWith('+') ? -1 : 1);
-		if (n > 365 || n < -30) return { error: 'A ladder goes from 365 days before to 30 days after.' };
+		if (n > 365 || n < -30)
+			return { error: 'A ladder goes from 365 days before to 30 days after.' };
 		days.push(n === 0 ? 0 : n);
 	}
-	if (!days.some((d) => d >= 0 && d <= 7)) return { error: 'A ladder reminds at least once in the last week: add 7, 3, 1 or 0.' };
+	if (!days.some((d) => d >= 0 && d <= 7))
+		return { error: 'A ladder reminds at least once in the last week: add 7, 3, 1 or 0.' };
 	return { ladder: [...new Set(days)].sort((a, b) => b - a) };
 }
-export const sayLadder = (ladder: readonly number[]): string => ladder.map((r) => (r < 0 ? `+${-r}` : String(r))).join(', ');
+export const sayLadder = (ladder: readonly number[]): string =>
+	ladder.map((r) => (r < 0 ? `+${-r}` : String(r))).join(', ');

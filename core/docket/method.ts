@@ -4,13 +4,19 @@ import { z } from 'zod';
 const holiday = z
 	.strictObject({
 		name: z.string(),
-		fixed: z.string().regex(/^\d\d-\d\d$/).optional(),
+		fixed: z
+			.string()
+			.regex(/^\d\d-\d\d$/)
+			.optional(),
 		nth: z.int().optional(),
 		weekday: z.int().min(0).max(6).optional(),
 		month: z.int().min(1).max(12).optional(),
 		plus: z.int().optional(),
 		easter: z.int().optional(),
-		once: z.string().regex(/^\d{4}-\d\d-\d\d$/).optional(),
+		once: z
+			.string()
+			.regex(/^\d{4}-\d\d-\d\d$/)
+			.optional(),
 		since: z.int().optional(),
 		until: z.int().optional(),
 		except: z.array(z.int()).optional(),
@@ -19,7 +25,9 @@ const holiday = z
 	.refine((h) => [h.fixed, h.nth, h.easter, h.once].filter((x) => x !== undefined).length === 1, {
 		message: 'a holiday has exactly one of: fixed, nth, easter, once'
 	})
-	.refine((h) => h.nth === undefined || (h.weekday !== undefined && h.month !== undefined), { message: 'nth needs weekday and month' });
+	.refine((h) => h.nth === undefined || (h.weekday !== undefined && h.month !== undefined), {
+		message: 'nth needs weekday and month'
+	});
 
 /** `3d` calendar days or `2cd` court days. */
 const extension = z.string().regex(/^\d+(d|cd)$/, 'an extension is a number and d or cd');
@@ -43,7 +51,10 @@ const deemed = z.strictObject({
 			say: z.string(),
 			/** same-day: that day if before `before` on a business day, otherwise the next; second-day: two days on, or the next business day; second-business-day. */
 			rule: z.enum(['same-day', 'second-day', 'second-business-day']),
-			before: z.string().regex(/^\d\d:\d\d$/).optional(),
+			before: z
+				.string()
+				.regex(/^\d\d:\d\d$/)
+				.optional(),
 			authority: z.string().optional()
 		})
 	)
@@ -58,10 +69,21 @@ export const methodSchema = z.strictObject({
 	/** CPR 2.8: when the end is fixed by an event, that day is not counted either. */
 	clearDays: z.boolean().default(false),
 	short: z
-		.strictObject({ upTo: z.int().optional(), exactly: z.int().optional(), authority: z.string(), cautious: z.boolean().default(false) })
-		.refine((s) => (s.upTo === undefined) !== (s.exactly === undefined), { message: 'a short period has one of: upTo, exactly' })
+		.strictObject({
+			upTo: z.int().optional(),
+			exactly: z.int().optional(),
+			authority: z.string(),
+			cautious: z.boolean().default(false)
+		})
+		.refine((s) => (s.upTo === undefined) !== (s.exactly === undefined), {
+			message: 'a short period has one of: upTo, exactly'
+		})
 		.optional(),
-	roll: z.strictObject({ forward: z.string(), backward: z.string(), cautiousBackward: z.boolean().default(false) }),
+	roll: z.strictObject({
+		forward: z.string(),
+		backward: z.string(),
+		cautiousBackward: z.boolean().default(false)
+	}),
 	office: z.string().optional(),
 	services: services.optional(),
 	deemed: deemed.optional(),
@@ -74,6 +96,7 @@ export type Method = z.infer<typeof methodSchema>;
 
 /** The service methods a book knows, with their words. */
 export function serviceKinds(m: Method): { id: string; say: string; add: string | null }[] {
-	if (m.deemed) return Object.entries(m.deemed.kinds).map(([id, k]) => ({ id, say: k.say, add: null }));
+	if (m.deemed)
+		return Object.entries(m.deemed.kinds).map(([id, k]) => ({ id, say: k.say, add: null }));
 	return Object.entries(m.services?.kinds ?? {}).map(([id, k]) => ({ id, say: k.say, add: k.add }));
 }

@@ -13,80 +13,185 @@ import { rulebook, rulebooks } from '#server/docket/books.ts';
 
 const RUNS = { numRuns: 400, seed: 20261123 };
 const books = rulebooks();
-const events = books.flatMap((b) => [...b.events.values()].filter((e) => e.rules.length).map((e) => ({ book: b, event: e })));
-const anyDay = fc.integer({ min: toDay(date('2023-01-01')), max: toDay(date('2031-12-31')) }).map(fromDay);
+const events = books.flatMap((b) =>
+	[...b.events.values()].filter((e) => e.rules.length).map((e) => ({ book: b, event: e }))
+);
+const anyDay = fc
+	.integer({ min: toDay(date('2023-01-01')), max: toDay(date('2031-12-31')) })
+	.map(fromDay);
 /** Any event of any book with any way of service, time and choice of answers. */
-const anyEvent = fc.record({ at: fc.nat({ max: events.length - 1 }), day: anyDay, way: fc.nat(), minutes: fc.integer({ min: 0, max: 1439 }), picks: fc.array(fc.nat(), { minLength: 6, maxLength: 6 }), gap: fc.integer({ min: 0, max: 200 }) }).map(({ at, ...drawn }) => {
-	const x = { ...drawn, of: events[at]! };
-	const ways = serviceKinds(x.of.book.method);
-	const answers: Record<string, string> = {};
-	x.of.event.questions.forEach((q, i) => { if (q.kind === 'choice' && q.options) answers[q.id] = q.options[x.picks[i % 6]! % q.options.length]!.id; });
-	x.of.event.questions.forEach((q, i) => {
-		const asked = Object.entries(q.if ?? {}).every(([k, a]) => (answers[k] ?? x.of.event.questions.find((y) => y.id === k)!.options![0]!.id) === a);
-		if (q.kind === 'date' && asked && x.picks[i % 6]! % 3 > 0) answers[q.id] = addDays(x.day, q.must === 'not-after-event' ? -x.gap : q.must === 'not-before-event' ? x.gap : (x.picks[i % 6]! % 2 ? 1 : -1) * x.gap);
+const anyEvent = fc
+	.record({
+		at: fc.nat({ max: events.length - 1 }),
+		day: anyDay,
+		way: fc.nat(),
+		minutes: fc.integer({ min: 0, max: 1439 }),
+		picks: fc.array(fc.nat(), { minLength: 6, maxLength: 6 }),
+		gap: fc.integer({ min: 0, max: 200 })
+	})
+	.map(({ at, ...drawn }) => {
+		const x = { ...drawn, of: events[at]! };
+		const ways = serviceKinds(x.of.book.method);
+		const answers: Record<string, string> = {};
+		x.of.event.questions.forEach((q, i) => {
+			if (q.kind === 'choice' && q.options)
+				answers[q.id] = q.options[x.picks[i % 6]! % q.options.length]!.id;
+		});
+		x.of.event.questions.forEach((q, i) => {
+			const asked = Object.entries(q.if ?? {}).every(
+				([k, a]) =>
+					(answers[k] ?? x.of.event.questions.find((y) => y.id === k)!.options![0]!.id) === a
+			);
+			if (q.kind === 'date' && asked && x.picks[i % 6]! % 3 > 0)
+				answers[q.id] = addDays(
+					x.day,
+					q.must === 'not-after-event'
+						? -x.gap
+						: q.must === 'not-before-event'
+							? x.gap
+							: (x.picks[i % 6]! % 2 ? 1 : -1) * x.gap
+				);
+		});
+		// Named by their ids, so that a counterexample can be read.
+		return {
+			book: x.of.book.id,
+			event: x.of.event.id,
+			day: x.day,
+			service: x.of.event.served && ways.length ? ways[x.way % ways.length]!.id : undefined,
+			time: `${String(Math.floor(x.minutes / 60)).padStart(2, '0')}:${String(x.minutes % 60).padStart(2, '0')}`,
+			answers
+		};
 	});
-	// Named by their ids, so that a counterexample can be read.
-	return { book: x.of.book.id, event: x.of.event.id, day: x.day, service: x.of.event.served && ways.length ? ways[x.way % ways.length]!.id : undefined, time: `${String(Math.floor(x.minutes / 60)).padStart(2, '0')}:${String(x.minutes % 60).padStart(2, '0')}`, answers };
-});
 type Drawn = typeof anyEvent extends fc.Arbitrary<infer T> ? T : never;
-const full = (x: Drawn) => { const of = events.find((e) => e.book.id === x.book && e.event.id === x.event)!; return { ...x, ...of }; };
+const full = (x: Drawn) => {
+	const of = events.find((e) => e.book.id === x.book && e.event.id === x.event)!;
+	return { ...x, ...of };
+};
 type Any = ReturnType<typeof full>;
-const run = (x: Any, day: PlainDate = x.day) => propose(x.book, { event: x.event.id, date: day, time: x.time, service: x.service, answers: x.answers });
+const run = (x: Any, day: PlainDate = x.day) =>
+	propose(x.book, {
+		event: x.event.id,
+		date: day,
+		time: x.time,
+		service: x.service,
+		answers: x.answers
+	});
 
 /** Whether a rule's date may stand on a closed day: it is not rolled, is a day that was given, or is an hour of an agency. */
 const mayStay = (r: Rule): boolean => {
-	const of = (e: Expression | undefined): boolean => e !== undefined && (e.kind === 'day' || (e.kind === 'choose' ? e.of.some(of) : e.roll === 'none' || e.amount.endsWith('h') || of(e.of)));
+	const of = (e: Expression | undefined): boolean =>
+		e !== undefined &&
+		(e.kind === 'day' ||
+			(e.kind === 'choose'
+				? e.of.some(of)
+				: e.roll === 'none' || e.amount.endsWith('h') || of(e.of)));
 	return [r.count, ...r.variants.map((v) => v.count)].some(of);
 };
 
 describe('every event of every book, on any day, served in any way', () => {
 	it('gives dates on which the court sits, except where the book says a date stays', () => {
-		fc.assert(fc.property(anyEvent, (drawn) => {
-			const x = full(drawn);
-			for (const d of run(x).deadlines.filter((p) => !p.suggested)) {
-				const rule = x.event.rules.find((r) => r.id === d.rule)!;
-				if (mayStay(rule)) continue;
-				const by = rule.by ? x.book.others.get(rule.by)!.calendar : x.book.calendar;
-				// A count backwards does not know a state's holidays in a federal court.
-				const backwards = d.trace.some((s) => s.step === 'counted' && s.direction === -1 && s.to <= x.day);
-				assert.equal(by.closed(toDay(d.date), backwards ? -1 : 1), undefined, `${x.book.id} ${x.event.id} ${d.rule} ${x.day} -> ${d.date}`);
-			}
-		}), RUNS);
+		fc.assert(
+			fc.property(anyEvent, (drawn) => {
+				const x = full(drawn);
+				for (const d of run(x).deadlines.filter((p) => !p.suggested)) {
+					const rule = x.event.rules.find((r) => r.id === d.rule)!;
+					if (mayStay(rule)) continue;
+					const by = rule.by ? x.book.others.get(rule.by)!.calendar : x.book.calendar;
+					// A count backwards does not know a state's holidays in a federal court.
+					const backwards = d.trace.some(
+						(s) => s.step === 'counted' && s.direction === -1 && s.to <= x.day
+					);
+					assert.equal(
+						by.closed(toDay(d.date), backwards ? -1 : 1),
+						undefined,
+						`${x.book.id} ${x.event.id} ${d.rule} ${x.day} -> ${d.date}`
+					);
+				}
+			}),
+			RUNS
+		);
 	});
 	it('gives the same docket after moving the event away and back', () => {
-		fc.assert(fc.property(anyEvent, fc.integer({ min: -400, max: 400 }), (drawn, n) => {
-			const x = full(drawn);
-			const say = (p: ReturnType<typeof run>) => JSON.stringify(p.deadlines.map((d) => [d.rule, d.date, d.time, sentences(d.trace)]));
-			const before = say(run(x));
-			try { run(x, addDays(x.day, n)); } catch (e) { if (!(e instanceof CountError)) throw e; }
-			assert.equal(say(run(x, addDays(addDays(x.day, n), -n))), before);
-		}), RUNS);
+		fc.assert(
+			fc.property(anyEvent, fc.integer({ min: -400, max: 400 }), (drawn, n) => {
+				const x = full(drawn);
+				const say = (p: ReturnType<typeof run>) =>
+					JSON.stringify(p.deadlines.map((d) => [d.rule, d.date, d.time, sentences(d.trace)]));
+				const before = say(run(x));
+				try {
+					run(x, addDays(x.day, n));
+				} catch (e) {
+					if (!(e instanceof CountError)) throw e;
+				}
+				assert.equal(say(run(x, addDays(addDays(x.day, n), -n))), before);
+			}),
+			RUNS
+		);
 	});
 	it('explains every date in sentences that name it, and shows it on its strip', () => {
-		fc.assert(fc.property(anyEvent, (drawn) => {
-			const x = full(drawn);
-			for (const d of run(x).deadlines) {
-				const said = sentences(d.trace);
-				assert.ok(said.length > 0 && said.every((s) => s.length > 5 && !/undefined|NaN|\[object/.test(s)), said.join(' '));
-				const cells = strip(d.trace, d.date, x.book.calendar);
-				if (d.trace.filter((s) => s.step === 'zero').length === 1 && !d.trace.some((s) => s.step === 'taken')) assert.ok(cells.length > 0);
-				if (cells.length > 0) assert.ok(cells.some((c) => !('fold' in c) && c.date === d.date), `${x.event.id} ${d.rule}: ${said.join(' ')}`);
-				assert.ok(cells.length <= 60, 'a long span folds its middle');
-			}
-		}), RUNS);
+		fc.assert(
+			fc.property(anyEvent, (drawn) => {
+				const x = full(drawn);
+				for (const d of run(x).deadlines) {
+					const said = sentences(d.trace);
+					assert.ok(
+						said.length > 0 && said.every((s) => s.length > 5 && !/undefined|NaN|\[object/.test(s)),
+						said.join(' ')
+					);
+					const cells = strip(d.trace, d.date, x.book.calendar);
+					if (
+						d.trace.filter((s) => s.step === 'zero').length === 1 &&
+						!d.trace.some((s) => s.step === 'taken')
+					)
+						assert.ok(cells.length > 0);
+					if (cells.length > 0)
+						assert.ok(
+							cells.some((c) => !('fold' in c) && c.date === d.date),
+							`${x.event.id} ${d.rule}: ${said.join(' ')}`
+						);
+					assert.ok(cells.length <= 60, 'a long span folds its middle');
+				}
+			}),
+			RUNS
+		);
 	});
 	it('never goes back when the event goes on: a later day gives a date as late or later', () => {
-		fc.assert(fc.property(anyEvent, fc.integer({ min: 1, max: 30 }), (drawn, n) => {
-			const x = full(drawn);
-			let later: ReturnType<typeof run>;
-			try { later = run({ ...x, answers: Object.fromEntries(Object.entries(x.answers).map(([q, a]) => [q, /^\d{4}-/.test(a) ? addDays(a as PlainDate, n) : a])) }, addDays(x.day, n)); } catch (e) { if (e instanceof CountError) return; throw e; }
-			for (const d of run(x).deadlines) {
-				const rule = x.event.rules.find((r) => r.id === d.rule);
-				if (!rule || rule.variants.some((v) => v.when.before)) continue; // another rule holds from a day on
-				const then = later.deadlines.find((p) => p.rule === d.rule && p.suggested === d.suggested);
-				if (then) assert.ok(then.date >= d.date, `${x.book.id} ${d.rule}: ${x.day} ${d.date}, ${addDays(x.day, n)} ${then.date}`);
-			}
-		}), RUNS);
+		fc.assert(
+			fc.property(anyEvent, fc.integer({ min: 1, max: 30 }), (drawn, n) => {
+				const x = full(drawn);
+				let later: ReturnType<typeof run>;
+				try {
+					later = run(
+						{
+							...x,
+							answers: Object.fromEntries(
+								Object.entries(x.answers).map(([q, a]) => [
+									q,
+									/^\d{4}-/.test(a) ? addDays(a as PlainDate, n) : a
+								])
+							)
+						},
+						addDays(x.day, n)
+					);
+				} catch (e) {
+					if (e instanceof CountError) return;
+					throw e;
+				}
+				for (const d of run(x).deadlines) {
+					const rule = x.event.rules.find((r) => r.id === d.rule);
+					if (!rule || rule.variants.some((v) => v.when.before)) continue; // another rule holds from a day on
+					const then = later.deadlines.find(
+						(p) => p.rule === d.rule && p.suggested === d.suggested
+					);
+					if (then)
+						assert.ok(
+							then.date >= d.date,
+							`${x.book.id} ${d.rule}: ${x.day} ${d.date}, ${addDays(x.day, n)} ${then.date}`
+						);
+				}
+			}),
+			RUNS
+		);
 	});
 });
 
@@ -94,36 +199,78 @@ describe('counts', () => {
 	const anyBook = fc.constantFrom(...books);
 	const amount = (sign: 1 | -1, n: number, unit: Amount['unit']): Amount => ({ sign, n, unit });
 	it('of court days forwards and backwards agree: from a court day, n on and n back is the same day', () => {
-		fc.assert(fc.property(anyBook, anyDay, fc.integer({ min: 1, max: 120 }), (b, day, n) => {
-			// Clear days are counted otherwise by law; a state's holidays do not count backwards.
-			if (b.method.clearDays || b.method.forwardHolidays.length) return;
-			const from = count(b.method, b.calendar, { from: day, amount: amount(1, 1, 'cd') }).date;
-			const on = count(b.method, b.calendar, { from, amount: amount(1, n, 'cd') }).date;
-			assert.equal(count(b.method, b.calendar, { from: on, amount: amount(-1, n, 'cd') }).date, from);
-		}), RUNS);
+		fc.assert(
+			fc.property(anyBook, anyDay, fc.integer({ min: 1, max: 120 }), (b, day, n) => {
+				// Clear days are counted otherwise by law; a state's holidays do not count backwards.
+				if (b.method.clearDays || b.method.forwardHolidays.length) return;
+				const from = count(b.method, b.calendar, { from: day, amount: amount(1, 1, 'cd') }).date;
+				const on = count(b.method, b.calendar, { from, amount: amount(1, n, 'cd') }).date;
+				assert.equal(
+					count(b.method, b.calendar, { from: on, amount: amount(-1, n, 'cd') }).date,
+					from
+				);
+			}),
+			RUNS
+		);
 	});
 	it('of days: n days on, not rolled, is exactly n days; rolled it is later by less than a fortnight', () => {
-		fc.assert(fc.property(anyBook, anyDay, fc.integer({ min: 6, max: 400 }), (b, day, n) => {
-			assert.equal(daysBetween(day, count(b.method, b.calendar, { from: day, amount: amount(1, n, 'd'), roll: 'none' }).date), n);
-			const over = daysBetween(day, count(b.method, b.calendar, { from: day, amount: amount(1, n, 'd') }).date) - n;
-			assert.ok(over >= 0 && over < 14);
-		}), RUNS);
+		fc.assert(
+			fc.property(anyBook, anyDay, fc.integer({ min: 6, max: 400 }), (b, day, n) => {
+				assert.equal(
+					daysBetween(
+						day,
+						count(b.method, b.calendar, { from: day, amount: amount(1, n, 'd'), roll: 'none' }).date
+					),
+					n
+				);
+				const over =
+					daysBetween(
+						day,
+						count(b.method, b.calendar, { from: day, amount: amount(1, n, 'd') }).date
+					) - n;
+				assert.ok(over >= 0 && over < 14);
+			}),
+			RUNS
+		);
 	});
 	it('are the same however they are asked: weeks are seven days, and a closure elsewhere changes nothing', () => {
-		fc.assert(fc.property(anyBook, anyDay, fc.integer({ min: 1, max: 50 }), (b, day, n) => {
-			const weeks = count(b.method, b.calendar, { from: day, amount: amount(1, n, 'w') }).date;
-			assert.equal(count(b.method, b.calendar, { from: day, amount: parseAmount(`+${7 * n}d`) }).date, weeks);
-			const closed = b.calendar.with([{ date: addDays(weeks, 20), kind: 'holiday' }]);
-			assert.equal(count(b.method, closed, { from: day, amount: amount(1, n, 'w') }).date, weeks);
-		}), RUNS);
+		fc.assert(
+			fc.property(anyBook, anyDay, fc.integer({ min: 1, max: 50 }), (b, day, n) => {
+				const weeks = count(b.method, b.calendar, { from: day, amount: amount(1, n, 'w') }).date;
+				assert.equal(
+					count(b.method, b.calendar, { from: day, amount: parseAmount(`+${7 * n}d`) }).date,
+					weeks
+				);
+				const closed = b.calendar.with([{ date: addDays(weeks, 20), kind: 'holiday' }]);
+				assert.equal(count(b.method, closed, { from: day, amount: amount(1, n, 'w') }).date, weeks);
+			}),
+			RUNS
+		);
 	});
 	it('move by a closure on their last day, and only by the kind that the act allows', () => {
-		fc.assert(fc.property(anyBook, anyDay, fc.integer({ min: 6, max: 90 }), (b, day, n) => {
-			const plain = count(b.method, b.calendar, { from: day, amount: amount(1, n, 'd'), act: 'file' }).date;
-			const at = (kind: 'holiday' | 'office', act: 'file' | 'serve') => count(b.method, b.calendar.with([{ date: plain, kind }]), { from: day, amount: amount(1, n, 'd'), act }).date;
-			assert.ok(at('holiday', 'file') > plain && at('holiday', 'serve') > plain && at('office', 'file') > plain);
-			assert.equal(at('office', 'serve'), plain);
-		}), RUNS);
+		fc.assert(
+			fc.property(anyBook, anyDay, fc.integer({ min: 6, max: 90 }), (b, day, n) => {
+				const plain = count(b.method, b.calendar, {
+					from: day,
+					amount: amount(1, n, 'd'),
+					act: 'file'
+				}).date;
+				const at = (kind: 'holiday' | 'office', act: 'file' | 'serve') =>
+					count(b.method, b.calendar.with([{ date: plain, kind }]), {
+						from: day,
+						amount: amount(1, n, 'd'),
+						act
+					}).date;
+				assert.ok(
+					at('holiday', 'file') > plain &&
+						at('holiday', 'serve') > plain &&
+						at('office', 'file') > plain
+				);
+				assert.equal(at('office', 'serve'), plain);
+			}),
+			RUNS
+		);
 	});
-	it('know every book: a shipped book is found by its name', () => assert.equal(rulebook('us-federal').id, 'us-federal'));
+	it('know every book: a shipped book is found by its name', () =>
+		assert.equal(rulebook('us-federal').id, 'us-federal'));
 });

@@ -41,13 +41,30 @@ type Begun = { date: PlainDate; trace: () => Step[]; label?: string } | { missin
 const nothing = (): Step[] => [];
 
 class Proposed implements Proposal {
-	readonly rule: string; readonly title: string; readonly authority: string; readonly act: 'file' | 'serve';
-	readonly date: PlainDate; readonly time: string | null; readonly suggested: boolean; readonly book: string; readonly owner: string | null;
+	readonly rule: string;
+	readonly title: string;
+	readonly authority: string;
+	readonly act: 'file' | 'serve';
+	readonly date: PlainDate;
+	readonly time: string | null;
+	readonly suggested: boolean;
+	readonly book: string;
+	readonly owner: string | null;
 	readonly #steps: () => Step[];
 	#trace: Step[] | undefined;
-	constructor(of: Pick<Proposal, 'rule' | 'title' | 'authority' | 'act' | 'suggested' | 'book' | 'owner'>, value: Value) {
-		this.rule = of.rule; this.title = of.title; this.authority = of.authority; this.act = of.act; this.suggested = of.suggested; this.book = of.book; this.owner = of.owner;
-		this.date = value.date; this.time = value.time;
+	constructor(
+		of: Pick<Proposal, 'rule' | 'title' | 'authority' | 'act' | 'suggested' | 'book' | 'owner'>,
+		value: Value
+	) {
+		this.rule = of.rule;
+		this.title = of.title;
+		this.authority = of.authority;
+		this.act = of.act;
+		this.suggested = of.suggested;
+		this.book = of.book;
+		this.owner = of.owner;
+		this.date = value.date;
+		this.time = value.time;
 		this.#steps = value.trace;
 	}
 	get trace(): Step[] {
@@ -56,19 +73,34 @@ class Proposed implements Proposal {
 }
 
 /** All deadlines of an event, in the book's order. Throws CountError where the event, a date, an answer or a way of service is not one the book knows. */
-export function propose(book: Rulebook, input: EventInput): { deadlines: Proposal[]; left: Left[] } {
+export function propose(
+	book: Rulebook,
+	input: EventInput
+): { deadlines: Proposal[]; left: Left[] } {
 	const event = book.events.get(input.event);
 	if (!event) throw new CountError(`"${input.event}" is not an event of ${book.id}`);
 	const cal = calendarOf(book, input.closures ?? []);
 	checkAnswers(event, input);
 	const known = book.method.deemed?.kinds ?? book.method.services?.kinds ?? {};
-	if (input.service !== undefined && !(input.service in known)) throw new CountError(`"${input.service}" is not a way of service here: choose ${Object.keys(known).join(', ') || 'none'}`, 'service');
-	if (input.time !== undefined && parseTime(input.time) === undefined) throw new CountError(`"${input.time}" is not a time: write HH:MM`);
+	if (input.service !== undefined && !(input.service in known))
+		throw new CountError(
+			`"${input.service}" is not a way of service here: choose ${Object.keys(known).join(', ') || 'none'}`,
+			'service'
+		);
+	if (input.time !== undefined && parseTime(input.time) === undefined)
+		throw new CountError(`"${input.time}" is not a time: write HH:MM`);
 
 	let base = input.date;
 	const lead: Step[] = [];
 	if (input.service !== undefined && book.method.deemed) {
-		const d = deemedDay(book.method, cal, input.date, parseTime(input.time), input.service, event.deemedBy ?? undefined);
+		const d = deemedDay(
+			book.method,
+			cal,
+			input.date,
+			parseTime(input.time),
+			input.service,
+			event.deemedBy ?? undefined
+		);
 		base = d.date;
 		lead.push(d.step);
 	}
@@ -78,17 +110,59 @@ export function propose(book: Rulebook, input: EventInput): { deadlines: Proposa
 	for (const rule of event.rules) {
 		const outcome = run.rule(rule);
 		if (outcome === undefined) continue;
-		if ('missing' in outcome) left.push({ rule: rule.id, title: rule.title, authority: rule.authority, reason: outcome.missing });
-		else deadlines.push(new Proposed({ rule: rule.id, title: rule.title, authority: rule.authority, act: rule.act, suggested: false, book: rule.book, owner: rule.owner ?? null }, outcome.value));
+		if ('missing' in outcome)
+			left.push({
+				rule: rule.id,
+				title: rule.title,
+				authority: rule.authority,
+				reason: outcome.missing
+			});
+		else
+			deadlines.push(
+				new Proposed(
+					{
+						rule: rule.id,
+						title: rule.title,
+						authority: rule.authority,
+						act: rule.act,
+						suggested: false,
+						book: rule.book,
+						owner: rule.owner ?? null
+					},
+					outcome.value
+				)
+			);
 	}
 	for (const s of event.suggestions) {
 		const of = deadlines.find((d) => d.rule === s.of && !d.suggested);
 		if (!of) continue;
-		const c = count(book.method, cal, { from: of.date, amount: parseAmount(s.count), label: `the day "${of.title}" is due`, act: 'serve' });
-		deadlines.push(new Proposed(
-			{ rule: `suggested-${s.of}`, title: s.title, authority: 'suggested by the department, not from law', act: 'serve', suggested: true, book: of.book, owner: null },
-			{ date: c.date, time: null, trace: () => [{ step: 'note', text: 'An early warning the department suggests; no rule sets it.' }, ...c.trace] }
-		));
+		const c = count(book.method, cal, {
+			from: of.date,
+			amount: parseAmount(s.count),
+			label: `the day "${of.title}" is due`,
+			act: 'serve'
+		});
+		deadlines.push(
+			new Proposed(
+				{
+					rule: `suggested-${s.of}`,
+					title: s.title,
+					authority: 'suggested by the department, not from law',
+					act: 'serve',
+					suggested: true,
+					book: of.book,
+					owner: null
+				},
+				{
+					date: c.date,
+					time: null,
+					trace: () => [
+						{ step: 'note', text: 'An early warning the department suggests; no rule sets it.' },
+						...c.trace
+					]
+				}
+			)
+		);
 	}
 	return { deadlines, left };
 }
@@ -97,17 +171,37 @@ function checkAnswers(event: BookEvent, { answers, date }: EventInput): void {
 	const asked = (id: string) => event.questions.find((x) => x.id === id)!;
 	for (const [id, value] of Object.entries(answers)) {
 		const q = event.questions.find((x) => x.id === id);
-		if (!q) throw new CountError(`"${id}" is not a question of this event${event.questions.length ? `; it asks ${event.questions.map((x) => x.id).join(', ')}` : ''}`);
+		if (!q)
+			throw new CountError(
+				`"${id}" is not a question of this event${event.questions.length ? `; it asks ${event.questions.map((x) => x.id).join(', ')}` : ''}`
+			);
 		if (value === '') continue;
-		if (q.kind === 'date' && !parseDate(value)) throw new CountError(`"${value}" is not a date that exists: ${q.ask}`, id);
-		if (q.kind === 'choice' && !q.options!.some((o) => o.id === value)) throw new CountError(`"${value}" is not an answer to "${q.ask}": choose ${q.options!.map((o) => o.id).join(', ')}`, id);
-		if (q.must === 'not-after-event' && value > date) throw new CountError(`"${q.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`, id);
-		if (q.must === 'not-before-event' && value < date) throw new CountError(`"${q.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`, id);
+		if (q.kind === 'date' && !parseDate(value))
+			throw new CountError(`"${value}" is not a date that exists: ${q.ask}`, id);
+		if (q.kind === 'choice' && !q.options!.some((o) => o.id === value))
+			throw new CountError(
+				`"${value}" is not an answer to "${q.ask}": choose ${q.options!.map((o) => o.id).join(', ')}`,
+				id
+			);
+		if (q.must === 'not-after-event' && value > date)
+			throw new CountError(
+				`"${q.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`,
+				id
+			);
+		if (q.must === 'not-before-event' && value < date)
+			throw new CountError(
+				`"${q.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`,
+				id
+			);
 		for (const [other, wanted] of Object.entries(q.if ?? {})) {
 			const o = asked(other);
 			const say = (v: string) => o.options!.find((x) => x.id === v)?.say ?? v;
 			const given = answers[other] || o.options![0]!.id;
-			if (given !== wanted) throw new CountError(`The answers contradict each other: "${q.ask}" is answered, but "${o.ask}" is "${say(given)}", not "${say(wanted)}".`, id);
+			if (given !== wanted)
+				throw new CountError(
+					`The answers contradict each other: "${q.ask}" is answered, but "${o.ask}" is "${say(given)}", not "${say(wanted)}".`,
+					id
+				);
 		}
 	}
 }
@@ -120,8 +214,20 @@ class Run {
 	readonly base: PlainDate;
 	readonly lead: Step[];
 	readonly done = new Map<string, Outcome | undefined>();
-	constructor(book: Rulebook, cal: CourtCalendar, event: BookEvent, input: EventInput, base: PlainDate, lead: Step[]) {
-		this.book = book; this.cal = cal; this.event = event; this.input = input; this.base = base; this.lead = lead;
+	constructor(
+		book: Rulebook,
+		cal: CourtCalendar,
+		event: BookEvent,
+		input: EventInput,
+		base: PlainDate,
+		lead: Step[]
+	) {
+		this.book = book;
+		this.cal = cal;
+		this.event = event;
+		this.input = input;
+		this.base = base;
+		this.lead = lead;
 	}
 
 	/** undefined where the rule does not arise. */
@@ -141,22 +247,34 @@ class Run {
 			outcome = expression ? this.eval(expression, rule) : undefined;
 			if (outcome && 'value' in outcome) {
 				if (rule.note) notes.push({ step: 'note', text: rule.note });
-				if (rule.by) notes.push({ step: 'note', text: `Counted as ${rule.by} counts, not as ${this.book.id} does.` });
+				if (rule.by)
+					notes.push({
+						step: 'note',
+						text: `Counted as ${rule.by} counts, not as ${this.book.id} does.`
+					});
 				const { date, time, trace } = outcome.value;
-				if (notes.length) outcome = { value: { date, time, trace: () => [...trace(), ...dedupe(notes)] } };
+				if (notes.length)
+					outcome = { value: { date, time, trace: () => [...trace(), ...dedupe(notes)] } };
 			}
 		}
 		this.done.set(rule.id, outcome);
 		return outcome;
 	}
 
-	holds(when: { answers?: Record<string, string> | undefined; before?: string | undefined }, notes: Step[]): boolean {
+	holds(
+		when: { answers?: Record<string, string> | undefined; before?: string | undefined },
+		notes: Step[]
+	): boolean {
 		if (when.before !== undefined && !(this.base < when.before)) return false;
 		for (const [id, wanted] of Object.entries(when.answers ?? {})) {
 			const q = this.event.questions.find((x) => x.id === id)!;
 			const given = this.input.answers[id] || undefined;
 			const first = q.options![0]!;
-			if (given === undefined) notes.push({ step: 'missing', text: `Not answered: "${q.ask}" It was taken as "${first.say}".` });
+			if (given === undefined)
+				notes.push({
+					step: 'missing',
+					text: `Not answered: "${q.ask}" It was taken as "${first.say}".`
+				});
 			if ((given ?? first.id) !== wanted) return false;
 		}
 		return true;
@@ -169,21 +287,39 @@ class Run {
 			const given = parseDate(this.input.answers[from.answer]);
 			if (given) return { date: given, trace: nothing, label: asLabel(q.ask) };
 			const missing = `Not given: "${q.ask}"`;
-			if (from.else === 'event') return { date: this.base, trace: () => [...this.lead, { step: 'missing', text: `${missing} The event's own date was taken.` }] };
+			if (from.else === 'event')
+				return {
+					date: this.base,
+					trace: () => [
+						...this.lead,
+						{ step: 'missing', text: `${missing} The event's own date was taken.` }
+					]
+				};
 			return { missing };
 		}
 		const rule = this.event.rules.find((r) => r.id === from.deadline)!;
 		const outcome = this.rule(rule);
 		if (!outcome) return { missing: `"${rule.title}" does not arise here` };
 		if ('missing' in outcome) return outcome;
-		return { date: outcome.value.date, trace: outcome.value.trace, label: `the day "${rule.title}" is due` };
+		return {
+			date: outcome.value.date,
+			trace: outcome.value.trace,
+			label: `the day "${rule.title}" is due`
+		};
 	}
 
 	/** How a rule counts: as its own book, or as the one it names. */
 	by(rule: Rule): { method: Method; cal: CourtCalendar } {
 		if (!rule.by) return { method: this.book.method, cal: this.cal };
 		const other = this.book.others.get(rule.by)!;
-		return { method: other.method, cal: other.calendar.with((this.input.closures ?? []).filter((c) => c.book !== undefined && other.layers.includes(c.book))) };
+		return {
+			method: other.method,
+			cal: other.calendar.with(
+				(this.input.closures ?? []).filter(
+					(c) => c.book !== undefined && other.layers.includes(c.book)
+				)
+			)
+		};
 	}
 
 	eval(e: Expression, rule: Rule): Outcome {
@@ -191,7 +327,10 @@ class Run {
 		let start: Begun;
 		if (e.kind === 'count' && e.of) {
 			const inner = this.eval(e.of, rule);
-			start = 'missing' in inner ? inner : { date: inner.value.date, trace: inner.value.trace, label: 'that day' };
+			start =
+				'missing' in inner
+					? inner
+					: { date: inner.value.date, trace: inner.value.trace, label: 'that day' };
 		} else start = this.start(e.from);
 		if ('missing' in start) return start;
 		const { date: from, trace: before } = start;
@@ -199,27 +338,57 @@ class Run {
 		if (e.kind === 'day') {
 			const label = e.label ?? start.label ?? 'That day';
 			// A date by hand is never rolled silently: it gets a warning.
-			const closed = e.from !== 'event' && 'answer' in e.from ? cal.closed(toDay(from), 1) : undefined;
-			return { value: { date: from, time: null, trace: () => [...before(), { step: 'taken', date: from, label }, ...(closed ? [{ step: 'stays' as const, date: from, name: closed.name }] : [])] } };
+			const closed =
+				e.from !== 'event' && 'answer' in e.from ? cal.closed(toDay(from), 1) : undefined;
+			return {
+				value: {
+					date: from,
+					time: null,
+					trace: () => [
+						...before(),
+						{ step: 'taken', date: from, label },
+						...(closed ? [{ step: 'stays' as const, date: from, name: closed.name }] : [])
+					]
+				}
+			};
 		}
 
 		const amount = parseAmount(e.amount);
 		const own = e.from === 'event' && !e.of;
 		const service = (own || e.serviceAnswer) && !rule.by ? this.input.service : undefined;
 		const time = parseTime(this.input.time);
-		if (amount.unit === 'h' && time === undefined) return { missing: 'A count in hours needs the time of the event (HH:MM).' };
+		if (amount.unit === 'h' && time === undefined)
+			return { missing: 'A count in hours needs the time of the event (HH:MM).' };
 		const label = e.label ?? start.label;
 		const c = count(method, cal, {
-			from, amount, act: rule.act, roll: e.next === undefined ? e.roll : 'none', everyDay: e.everyDay, deemed: true,
+			from,
+			amount,
+			act: rule.act,
+			roll: e.next === undefined ? e.roll : 'none',
+			everyDay: e.everyDay,
+			deemed: true,
 			...(time === undefined ? {} : { time }),
 			...(service === undefined ? {} : { service, extends: e.ext }),
 			...(e.adds ? { adds: { kinds: e.adds, authority: rule.authority } } : {}),
 			...(label === undefined ? {} : { label })
 		});
 		const cautious: Step[] = e.cautious ? [{ step: 'cautious', text: e.cautious }] : [];
-		if (e.next === undefined) return { value: { date: c.date, time: e.time ?? c.time, trace: () => [...before(), ...c.trace, ...cautious] } };
+		if (e.next === undefined)
+			return {
+				value: {
+					date: c.date,
+					time: e.time ?? c.time,
+					trace: () => [...before(), ...c.trace, ...cautious]
+				}
+			};
 		const next = nextWeekday(method, cal, c.date, e.next, rule.authority);
-		return { value: { date: next.date, time: e.time ?? null, trace: () => [...before(), ...c.trace, ...cautious, ...next.trace] } };
+		return {
+			value: {
+				date: next.date,
+				time: e.time ?? null,
+				trace: () => [...before(), ...c.trace, ...cautious, ...next.trace]
+			}
+		};
 	}
 
 	choose(e: Extract<Expression, { kind: 'choose' }>, rule: Rule): Outcome {
@@ -231,16 +400,31 @@ class Run {
 			else options.push({ label: describe(part, this.event), value: o.value });
 		}
 		if (options.length === 0) return { missing: missing.join(' ') };
-		const notes: Step[] = missing.map((text) => ({ step: 'missing', text: `${text} Only the part that could be counted was counted.` }));
+		const notes: Step[] = missing.map((text) => ({
+			step: 'missing',
+			text: `${text} Only the part that could be counted was counted.`
+		}));
 		if (options.length === 1) {
 			const { date, time, trace } = options[0]!.value;
 			return { value: { date, time, trace: () => [...trace(), ...notes] } };
 		}
-		const best = options.reduce((a, b) => ((e.which === 'earlier' ? b.value.date < a.value.date : b.value.date > a.value.date) ? b : a));
+		const best = options.reduce((a, b) =>
+			(e.which === 'earlier' ? b.value.date < a.value.date : b.value.date > a.value.date) ? b : a
+		);
 		return {
 			value: {
-				date: best.value.date, time: best.value.time,
-				trace: () => [...options.flatMap((o) => o.value.trace()), { step: 'chosen', which: e.which, options: options.map((o) => ({ label: o.label, date: o.value.date })), date: best.value.date }, ...notes]
+				date: best.value.date,
+				time: best.value.time,
+				trace: () => [
+					...options.flatMap((o) => o.value.trace()),
+					{
+						step: 'chosen',
+						which: e.which,
+						options: options.map((o) => ({ label: o.label, date: o.value.date })),
+						date: best.value.date
+					},
+					...notes
+				]
 			}
 		};
 	}
@@ -248,7 +432,12 @@ class Run {
 
 function describe(e: Expression, event: BookEvent): string {
 	if (e.kind === 'choose') return `the ${e.which} of its parts`;
-	const from = (s: Start): string => (s === 'event' ? 'the event' : 'answer' in s ? asLabel(event.questions.find((q) => q.id === s.answer)?.ask ?? s.answer) : `"${s.deadline}"`);
+	const from = (s: Start): string =>
+		s === 'event'
+			? 'the event'
+			: 'answer' in s
+				? asLabel(event.questions.find((q) => q.id === s.answer)?.ask ?? s.answer)
+				: `"${s.deadline}"`;
 	if (e.kind === 'day') return e.label ?? from(e.from);
 	const a = parseAmount(e.amount);
 	return `${sayAmount(a.n, a.unit)} ${a.sign === 1 ? 'after' : 'before'} ${e.of ? 'that' : (e.label ?? from(e.from))}`;

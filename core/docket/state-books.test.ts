@@ -10,13 +10,29 @@ import { rulebook } from '#server/docket/books.ts';
 
 /** Holidays from a wall calendar, autumn 2025 to the end of 2027. */
 const days = (s: string) => new Set(s.split(' '));
-const FEDERAL = days('2025-10-13 2025-11-11 2025-11-27 2025-12-25 2026-01-01 2026-01-19 2026-02-16 2026-05-25 2026-06-19 2026-07-03 2026-07-04 2026-09-07 2026-10-12 2026-11-11 2026-11-26 2026-12-25 2027-01-01 2027-01-18 2027-02-15 2027-05-31 2027-06-18 2027-07-05 2027-09-06 2027-10-11 2027-11-11 2027-11-25 2027-12-24');
-const CALIFORNIA = days('2025-09-26 2025-11-11 2025-11-27 2025-11-28 2025-12-25 2026-01-01 2026-01-19 2026-02-12 2026-02-16 2026-03-31 2026-05-25 2026-06-19 2026-07-03 2026-09-07 2026-09-25 2026-11-11 2026-11-26 2026-11-27 2026-12-25 2027-01-01 2027-01-18 2027-02-12 2027-02-15 2027-03-31 2027-05-31 2027-06-18 2027-07-05 2027-09-06 2027-09-24 2027-11-11 2027-11-25 2027-11-26 2027-12-24 2027-12-31');
-const NEW_YORK = days('2025-10-13 2025-11-04 2025-11-11 2025-11-27 2025-12-25 2026-01-01 2026-01-19 2026-02-12 2026-02-16 2026-05-25 2026-06-14 2026-06-19 2026-07-04 2026-09-07 2026-10-12 2026-11-03 2026-11-11 2026-11-26 2026-12-25 2027-01-01 2027-01-18 2027-02-12 2027-02-15 2027-05-31 2027-06-13 2027-06-19 2027-07-05 2027-09-06 2027-10-11 2027-11-02 2027-11-11 2027-11-25 2027-12-25');
-const TEXAS = days('2025-11-11 2025-11-27 2025-11-28 2025-12-24 2025-12-25 2025-12-26 2026-01-01 2026-01-19 2026-02-16 2026-05-25 2026-06-19 2026-07-04 2026-09-07 2026-11-11 2026-11-26 2026-11-27 2026-12-24 2026-12-25 2026-12-26 2027-01-01 2027-01-18 2027-02-15 2027-05-31 2027-06-19 2027-07-04 2027-09-06 2027-11-11 2027-11-25 2027-11-26 2027-12-24 2027-12-25 2027-12-26');
-const ENGLAND = days('2025-12-25 2025-12-26 2026-01-01 2026-04-03 2026-04-06 2026-05-04 2026-05-25 2026-08-31 2026-12-25 2026-12-28 2027-01-01 2027-03-26 2027-03-29 2027-05-03 2027-05-31 2027-08-30 2027-12-27 2027-12-28');
+const FEDERAL = days(
+	'2025-10-13 2025-11-11 2025-11-27 2025-12-25 2026-01-01 2026-01-19 2026-02-16 2026-05-25 2026-06-19 2026-07-03 2026-07-04 2026-09-07 2026-10-12 2026-11-11 2026-11-26 2026-12-25 2027-01-01 2027-01-18 2027-02-15 2027-05-31 2027-06-18 2027-07-05 2027-09-06 2027-10-11 2027-11-11 2027-11-25 2027-12-24'
+);
+const CALIFORNIA = days(
+	'2025-09-26 2025-11-11 2025-11-27 2025-11-28 2025-12-25 2026-01-01 2026-01-19 2026-02-12 2026-02-16 2026-03-31 2026-05-25 2026-06-19 2026-07-03 2026-09-07 2026-09-25 2026-11-11 2026-11-26 2026-11-27 2026-12-25 2027-01-01 2027-01-18 2027-02-12 2027-02-15 2027-03-31 2027-05-31 2027-06-18 2027-07-05 2027-09-06 2027-09-24 2027-11-11 2027-11-25 2027-11-26 2027-12-24 2027-12-31'
+);
+const NEW_YORK = days(
+	'2025-10-13 2025-11-04 2025-11-11 2025-11-27 2025-12-25 2026-01-01 2026-01-19 2026-02-12 2026-02-16 2026-05-25 2026-06-14 2026-06-19 2026-07-04 2026-09-07 2026-10-12 2026-11-03 2026-11-11 2026-11-26 2026-12-25 2027-01-01 2027-01-18 2027-02-12 2027-02-15 2027-05-31 2027-06-13 2027-06-19 2027-07-05 2027-09-06 2027-10-11 2027-11-02 2027-11-11 2027-11-25 2027-12-25'
+);
+const TEXAS = days(
+	'2025-11-11 2025-11-27 2025-11-28 2025-12-24 2025-12-25 2025-12-26 2026-01-01 2026-01-19 2026-02-16 2026-05-25 2026-06-19 2026-07-04 2026-09-07 2026-11-11 2026-11-26 2026-11-27 2026-12-24 2026-12-25 2026-12-26 2027-01-01 2027-01-18 2027-02-15 2027-05-31 2027-06-19 2027-07-04 2027-09-06 2027-11-11 2027-11-25 2027-11-26 2027-12-24 2027-12-25 2027-12-26'
+);
+const ENGLAND = days(
+	'2025-12-25 2025-12-26 2026-01-01 2026-04-03 2026-04-06 2026-05-04 2026-05-25 2026-08-31 2026-12-25 2026-12-28 2027-01-01 2027-03-26 2027-03-29 2027-05-03 2027-05-31 2027-08-30 2027-12-27 2027-12-28'
+);
 
-type How = { ext?: true; mode?: 'towards' | 'no roll'; adds?: Record<string, string>; answers?: Record<string, string>; by?: ReadonlySet<string> };
+type How = {
+	ext?: true;
+	mode?: 'towards' | 'no roll';
+	adds?: Record<string, string>;
+	answers?: Record<string, string>;
+	by?: ReadonlySet<string>;
+};
 /** event, authority, how many, unit, and what else there is to it; rows of one event and authority are told apart by their number. */
 type Row = [event: string, authority: string, n: number, unit: 'd' | 'cd' | 'm', how?: How];
 const E: How = { ext: true };
@@ -35,7 +51,13 @@ const CA: Row[] = [
 	['notice-of-all-purpose-assignment-served', 'Code Civ. Proc. 170.6(a)(2)', 15, 'd'],
 	['notice-of-entry-of-an-order-served', 'Code Civ. Proc. 1008(a)', 10, 'd', E],
 	['offer-to-compromise-served', 'Code Civ. Proc. 998(b)(2)', 30, 'd', E],
-	['hearing-of-a-motion', 'Code Civ. Proc. 1005(b)', -16, 'cd', { ext: true, adds: { overnight: '2d', fax: '2d' } }],
+	[
+		'hearing-of-a-motion',
+		'Code Civ. Proc. 1005(b)',
+		-16,
+		'cd',
+		{ ext: true, adds: { overnight: '2d', fax: '2d' } }
+	],
 	['hearing-of-a-motion', 'Code Civ. Proc. 1005(b)', -9, 'cd'],
 	['hearing-of-a-motion', 'Code Civ. Proc. 1005(b)', -5, 'cd'],
 	['hearing-of-a-summary-judgment-motion', 'Code Civ. Proc. 437c(a)(2)', -81, 'd', E],
@@ -46,7 +68,13 @@ const CA: Row[] = [
 	['interrogatories-served', 'Code Civ. Proc. 2030.260(a)', 30, 'd', E],
 	['inspection-demand-served', 'Code Civ. Proc. 2031.260(a)', 30, 'd', E],
 	['requests-for-admission-served', 'Code Civ. Proc. 2033.250(a)', 30, 'd', E],
-	['verified-responses-served', 'Code Civ. Proc. 2030.300(c), 2031.310(c), 2033.290(c)', 45, 'd', E],
+	[
+		'verified-responses-served',
+		'Code Civ. Proc. 2030.300(c), 2031.310(c), 2033.290(c)',
+		45,
+		'd',
+		E
+	],
 	['initial-trial-date', 'Code Civ. Proc. 2024.020(a), 2016.060', -30, 'd', NEARER],
 	['initial-trial-date', 'Code Civ. Proc. 2024.020(a), 2016.060', -15, 'd', NEARER],
 	['initial-trial-date', 'Code Civ. Proc. 2024.030, 2016.060', -15, 'd', NEARER],
@@ -64,7 +92,13 @@ const SEVEN = { seven: 'yes' };
 const NY: Row[] = [
 	['action-commenced', 'CPLR 306-b', 120, 'd'],
 	['summons-and-complaint-served', 'CPLR 3012(a), 3012(c), 312-a(b)', 20, 'd'],
-	['summons-and-complaint-served', 'CPLR 3012(a), 3012(c), 312-a(b)', 30, 'd', { answers: { how: 'other' } }],
+	[
+		'summons-and-complaint-served',
+		'CPLR 3012(a), 3012(c), 312-a(b)',
+		30,
+		'd',
+		{ answers: { how: 'other' } }
+	],
 	['summons-and-complaint-served', 'CPLR 3211(e)', 20, 'd'],
 	['summons-and-complaint-served', '28 U.S.C. 1446(b)(1)', 30, 'd', { by: FEDERAL }],
 	['order-on-a-motion-to-dismiss-served-with-notice-of-entry', 'CPLR 3211(f)', 10, 'd', E],
@@ -77,7 +111,13 @@ const NY: Row[] = [
 	['motion-return-date', 'CPLR 2214(b)', -2, 'cd'],
 	['motion-return-date', 'CPLR 2214(b)', -7, 'd', { answers: SEVEN }],
 	['motion-return-date', 'CPLR 2214(b)', -1, 'd', { answers: SEVEN }],
-	['motion-return-date', 'CPLR 2215', -3, 'd', { ext: true, adds: { 'mail-in-state': '3d', 'mail-out-of-state': '3d', overnight: '1d' } }],
+	[
+		'motion-return-date',
+		'CPLR 2215',
+		-3,
+		'd',
+		{ ext: true, adds: { 'mail-in-state': '3d', 'mail-out-of-state': '3d', overnight: '1d' } }
+	],
 	['motion-return-date', 'CPLR 2215', -7, 'd', { answers: SEVEN }],
 	['interrogatories-served', 'CPLR 3133(a)', 20, 'd', E],
 	['document-notice-served', 'CPLR 3122(a)', 20, 'd', E],
@@ -87,9 +127,21 @@ const NY: Row[] = [
 	['note-of-issue-served-without-jury-demand', 'CPLR 4102(a)', 15, 'd', E],
 	['note-of-issue-served', '22 NYCRR 202.21(e)', 20, 'd', E],
 	['order-or-judgment-served-with-notice-of-entry', 'CPLR 5513(a), 5513(d)', 30, 'd', E],
-	['order-or-judgment-served-with-notice-of-entry', 'CPLR 5513(a), 5513(d)', 30, 'd', { ext: true, answers: { by: 'us' } }],
+	[
+		'order-or-judgment-served-with-notice-of-entry',
+		'CPLR 5513(a), 5513(d)',
+		30,
+		'd',
+		{ ext: true, answers: { by: 'us' } }
+	],
 	['order-or-judgment-served-with-notice-of-entry', 'CPLR 2221(d)(3)', 30, 'd', E],
-	['order-or-judgment-served-with-notice-of-entry', 'CPLR 2221(d)(3)', 30, 'd', { answers: { by: 'us' } }]
+	[
+		'order-or-judgment-served-with-notice-of-entry',
+		'CPLR 2221(d)(3)',
+		30,
+		'd',
+		{ answers: { by: 'us' } }
+	]
 ];
 const TX: Row[] = [
 	['citation-and-petition-served', '28 U.S.C. 1446(b)(1)', 30, 'd', { by: FEDERAL }],
@@ -118,7 +170,13 @@ const GB: Row[] = [
 	['claim-form-served', 'CPR 7.4', 14, 'd', { mode: 'no roll' }],
 	['claim-form-with-particulars-served', 'CPR 10.3(1)', 14, 'd'],
 	['claim-form-with-particulars-served', 'CPR 15.4(1)', 14, 'd'],
-	['claim-form-with-particulars-served', 'CPR 15.4(1)', 28, 'd', { answers: { acknowledged: 'yes' } }],
+	[
+		'claim-form-with-particulars-served',
+		'CPR 15.4(1)',
+		28,
+		'd',
+		{ answers: { acknowledged: 'yes' } }
+	],
 	['particulars-of-claim-served', 'CPR 10.3(1)', 14, 'd'],
 	['particulars-of-claim-served', 'CPR 15.4(1)', 14, 'd'],
 	['particulars-of-claim-served', 'CPR 15.4(1)', 28, 'd', { answers: { acknowledged: 'yes' } }],
@@ -129,17 +187,42 @@ const GB: Row[] = [
 	['notice-of-commencement-of-assessment-served', 'CPR 47.9(2)', 21, 'd', { mode: 'no roll' }]
 ];
 const WAYS = {
-	'us-ca-superior': { electronic: '2cd', 'mail-in-state': '5d', 'mail-out-of-state': '10d', 'mail-abroad': '20d', overnight: '2cd', fax: '2cd', personal: '' },
-	'us-ny-supreme': { 'mail-in-state': '5d', 'mail-out-of-state': '6d', overnight: '1cd', electronic: '', personal: '' },
+	'us-ca-superior': {
+		electronic: '2cd',
+		'mail-in-state': '5d',
+		'mail-out-of-state': '10d',
+		'mail-abroad': '20d',
+		overnight: '2cd',
+		fax: '2cd',
+		personal: ''
+	},
+	'us-ny-supreme': {
+		'mail-in-state': '5d',
+		'mail-out-of-state': '6d',
+		overnight: '1cd',
+		electronic: '',
+		personal: ''
+	},
 	'us-tx-district': { mail: '3d', electronic: '', personal: '' },
 	'gb-ew-cpr': {}
 } as const satisfies Record<string, Record<string, string>>;
 
-function walked(from: number, [, , n, unit, how = {}]: Row, add: string, own: ReadonlySet<string>): string {
+function walked(
+	from: number,
+	[, , n, unit, how = {}]: Row,
+	add: string,
+	own: ReadonlySet<string>
+): string {
 	const step = Math.sign(n);
 	const holidays = how.by ?? own;
 	const off = (d: number) => weekday(d) % 6 === 0 || holidays.has(fromDay(d));
-	const sitting = (d: number, k: number) => { while (k > 0) { d += step; if (!off(d)) k--; } return d; };
+	const sitting = (d: number, k: number) => {
+		while (k > 0) {
+			d += step;
+			if (!off(d)) k--;
+		}
+		return d;
+	};
 	let d = from;
 	if (unit === 'cd') d = sitting(d, Math.abs(n));
 	else if (unit === 'd') d += n;
@@ -148,7 +231,9 @@ function walked(from: number, [, , n, unit, how = {}]: Row, add: string, own: Re
 		const at = y * 12 + (m - 1) + n;
 		const [yy, mm] = [Math.floor(at / 12), (at % 12) + 1];
 		const last = mm === 2 ? (yy % 4 === 0 ? 29 : 28) : [4, 6, 9, 11].includes(mm) ? 30 : 31;
-		d = toDay(date(`${yy}-${String(mm).padStart(2, '0')}-${String(Math.min(day, last)).padStart(2, '0')}`));
+		d = toDay(
+			date(`${yy}-${String(mm).padStart(2, '0')}-${String(Math.min(day, last)).padStart(2, '0')}`)
+		);
 	}
 	const k = Number.parseInt(add, 10) || 0;
 	d = add.endsWith('cd') ? sitting(d, k) : d + step * k;
@@ -157,7 +242,12 @@ function walked(from: number, [, , n, unit, how = {}]: Row, add: string, own: Re
 	return fromDay(d);
 }
 
-const LIST = [['us-ca-superior', CA, CALIFORNIA], ['us-ny-supreme', NY, NEW_YORK], ['us-tx-district', TX, TEXAS], ['gb-ew-cpr', GB, ENGLAND]] as const;
+const LIST = [
+	['us-ca-superior', CA, CALIFORNIA],
+	['us-ny-supreme', NY, NEW_YORK],
+	['us-tx-district', TX, TEXAS],
+	['gb-ew-cpr', GB, ENGLAND]
+] as const;
 for (const [id, rows, holidays] of LIST)
 	describe(`${id}, walked day by day`, () => {
 		const book = rulebook(id);
@@ -167,77 +257,247 @@ for (const [id, rows, holidays] of LIST)
 				// Rows of one event and one authority stand in the book's order; a variant is the row it varies.
 				const like = rows.filter((r) => r[0] === event && r[1] === authority && !r[4]?.answers);
 				const asked = how.answers ? Object.values(how.answers).join() : '';
-				const place = how.answers ? rows.slice(0, at + 1).filter((r) => r[0] === event && r[1] === authority && r[4]?.answers && Object.values(r[4].answers).join() === asked).length - 1 : like.indexOf(row);
+				const place = how.answers
+					? rows
+							.slice(0, at + 1)
+							.filter(
+								(r) =>
+									r[0] === event &&
+									r[1] === authority &&
+									r[4]?.answers &&
+									Object.values(r[4].answers).join() === asked
+							).length - 1
+					: like.indexOf(row);
 				for (let from = toDay(date('2026-01-02')); from < toDay(date('2026-12-28')); from += 2)
 					for (const way of how.ext ? [undefined, ...Object.keys(WAYS[id])] : [undefined]) {
-						const found = propose(book, { event, date: fromDay(from), answers: how.answers ?? {}, service: way }).deadlines.filter((x) => x.authority === authority && !x.suggested);
-						const add = way === undefined ? '' : (how.adds?.[way] ?? (WAYS[id] as Record<string, string>)[way]!);
-						assert.equal(found[place]?.date, walked(from, row, add, holidays), `${fromDay(from)} ${way ?? 'not served'}`);
+						const found = propose(book, {
+							event,
+							date: fromDay(from),
+							answers: how.answers ?? {},
+							service: way
+						}).deadlines.filter((x) => x.authority === authority && !x.suggested);
+						const add =
+							way === undefined
+								? ''
+								: (how.adds?.[way] ?? (WAYS[id] as Record<string, string>)[way]!);
+						assert.equal(
+							found[place]?.date,
+							walked(from, row, add, holidays),
+							`${fromDay(from)} ${way ?? 'not served'}`
+						);
 					}
 			});
 		});
 		it('has no row that is not walked here or below', () => {
-			const known = new Set([...rows.map((r) => `${r[0]} ${r[1]}`), 'service-of-summons-complete Code Civ. Proc. 430.41(a)(2), 435.5(a)(2)', 'case-management-conference-initial Code Civ. Proc. 631(c)', 'citation-and-petition-served Tex. R. Civ. P. 99(b)', 'citation-and-petition-served Tex. R. Civ. P. 120a, 86']);
-			const own = [...book.events.values()].flatMap((e) => e.rules.map((r) => `${e.id} ${r.authority}`));
-			assert.deepEqual(own.filter((k) => !known.has(k)), []);
-			for (const e of book.events.values()) assert.equal(e.served, e.deemedBy !== null || id === 'gb-ew-cpr' ? e.served : rows.some((r) => r[0] === e.id && r[4]?.ext), `${e.id} asks how it was served only where that matters`);
+			const known = new Set([
+				...rows.map((r) => `${r[0]} ${r[1]}`),
+				'service-of-summons-complete Code Civ. Proc. 430.41(a)(2), 435.5(a)(2)',
+				'case-management-conference-initial Code Civ. Proc. 631(c)',
+				'citation-and-petition-served Tex. R. Civ. P. 99(b)',
+				'citation-and-petition-served Tex. R. Civ. P. 120a, 86'
+			]);
+			const own = [...book.events.values()].flatMap((e) =>
+				e.rules.map((r) => `${e.id} ${r.authority}`)
+			);
+			assert.deepEqual(
+				own.filter((k) => !known.has(k)),
+				[]
+			);
+			for (const e of book.events.values())
+				assert.equal(
+					e.served,
+					e.deemedBy !== null || id === 'gb-ew-cpr'
+						? e.served
+						: rows.some((r) => r[0] === e.id && r[4]?.ext),
+					`${e.id} asks how it was served only where that matters`
+				);
 		});
 	});
 
-const go = (book: string, event: string, day: string, answers: Record<string, string> = {}, more: { service?: string; time?: string } = {}) => Object.fromEntries(propose(rulebook(book), { event, date: date(day), answers, ...more }).deadlines.map((d) => [d.rule, d.date as string]));
+const go = (
+	book: string,
+	event: string,
+	day: string,
+	answers: Record<string, string> = {},
+	more: { service?: string; time?: string } = {}
+) =>
+	Object.fromEntries(
+		propose(rulebook(book), { event, date: date(day), answers, ...more }).deadlines.map((d) => [
+			d.rule,
+			d.date as string
+		])
+	);
 
 describe('rows that hang on more than one day', () => {
 	it('count five days back from the day the answer is due, rolling back', () => {
 		const d = go('us-ca-superior', 'service-of-summons-complete', '2026-10-30');
-		assert.deepEqual([d.answer, d['meet-and-confer-before-demurrer-or-motion-to-strike']], ['2026-11-30', '2026-11-25']);
+		assert.deepEqual(
+			[d.answer, d['meet-and-confer-before-demurrer-or-motion-to-strike']],
+			['2026-11-30', '2026-11-25']
+		);
 	});
 	it('count removal from actual receipt by the federal calendar, which knows no Cesar Chavez Day', () => {
-		assert.equal(go('us-ca-superior', 'service-of-summons-complete', '2026-03-05', { received: '2026-03-01' })['notice-of-removal'], '2026-03-31');
-		assert.equal(go('us-ca-superior', 'service-of-summons-complete', '2026-03-01')['answer'], '2026-04-01');
+		assert.equal(
+			go('us-ca-superior', 'service-of-summons-complete', '2026-03-05', { received: '2026-03-01' })[
+				'notice-of-removal'
+			],
+			'2026-03-31'
+		);
+		assert.equal(
+			go('us-ca-superior', 'service-of-summons-complete', '2026-03-01')['answer'],
+			'2026-04-01'
+		);
 	});
 	it('choose the summary judgment rule by the day of the hearing', () => {
-		assert.equal(go('us-ca-superior', 'hearing-of-a-summary-judgment-motion', '2024-12-31')['opposition'], '2024-12-17');
-		assert.equal(go('us-ca-superior', 'hearing-of-a-summary-judgment-motion', '2025-01-02')['opposition'], '2024-12-13');
+		assert.equal(
+			go('us-ca-superior', 'hearing-of-a-summary-judgment-motion', '2024-12-31')['opposition'],
+			'2024-12-17'
+		);
+		assert.equal(
+			go('us-ca-superior', 'hearing-of-a-summary-judgment-motion', '2025-01-02')['opposition'],
+			'2024-12-13'
+		);
 	});
 	it('take the later of the setting and of seventy days before trial', () => {
-		assert.equal(go('us-ca-superior', 'initial-trial-date', '2027-03-15')['demand-for-expert-exchange'], '2027-01-04');
-		assert.equal(go('us-ca-superior', 'initial-trial-date', '2027-03-15', { 'set-on': '2027-01-14' })['demand-for-expert-exchange'], '2027-01-25');
-		assert.throws(() => go('us-ca-superior', 'initial-trial-date', '2027-03-15', { 'set-on': '2027-04-01' }), /after the event itself/);
+		assert.equal(
+			go('us-ca-superior', 'initial-trial-date', '2027-03-15')['demand-for-expert-exchange'],
+			'2027-01-04'
+		);
+		assert.equal(
+			go('us-ca-superior', 'initial-trial-date', '2027-03-15', { 'set-on': '2027-01-14' })[
+				'demand-for-expert-exchange'
+			],
+			'2027-01-25'
+		);
+		assert.throws(
+			() => go('us-ca-superior', 'initial-trial-date', '2027-03-15', { 'set-on': '2027-04-01' }),
+			/after the event itself/
+		);
 	});
 	it('hold an appeal to 180 days from entry however late the notice came', () => {
-		assert.equal(go('us-ca-superior', 'notice-of-entry-of-judgment-served', '2026-10-30', { entered: '2026-05-11' })['notice-of-appeal'], '2026-11-09');
-		assert.equal(go('us-ca-superior', 'notice-of-entry-of-judgment-served', '2026-10-30', { entered: '2026-10-20' })['notice-of-appeal'], '2026-12-29');
+		assert.equal(
+			go('us-ca-superior', 'notice-of-entry-of-judgment-served', '2026-10-30', {
+				entered: '2026-05-11'
+			})['notice-of-appeal'],
+			'2026-11-09'
+		);
+		assert.equal(
+			go('us-ca-superior', 'notice-of-entry-of-judgment-served', '2026-10-30', {
+				entered: '2026-10-20'
+			})['notice-of-appeal'],
+			'2026-12-29'
+		);
 	});
-	it('put the jury fee on the day of the conference itself', () => assert.equal(go('us-ca-superior', 'case-management-conference-initial', '2027-03-15')['jury-fee-else-jury-waived'], '2027-03-15'));
+	it('put the jury fee on the day of the conference itself', () =>
+		assert.equal(
+			go('us-ca-superior', 'case-management-conference-initial', '2027-03-15')[
+				'jury-fee-else-jury-waived'
+			],
+			'2027-03-15'
+		));
 	it('set an answer in Texas at ten on the Monday next after twenty days, past a holiday', () => {
-		const at = (day: string) => { const d = propose(rulebook('us-tx-district'), { event: 'citation-and-petition-served', date: date(day), answers: {} }).deadlines.find((x) => x.rule === 'answer')!; return [d.date, d.time]; };
+		const at = (day: string) => {
+			const d = propose(rulebook('us-tx-district'), {
+				event: 'citation-and-petition-served',
+				date: date(day),
+				answers: {}
+			}).deadlines.find((x) => x.rule === 'answer')!;
+			return [d.date, d.time];
+		};
 		assert.deepEqual(at('2026-10-30'), ['2026-11-23', '10:00']);
 		assert.deepEqual(at('2026-11-03'), ['2026-11-30', '10:00']); // the twentieth day is a Monday
 		assert.deepEqual(at('2026-12-28'), ['2027-01-19', '10:00']); // the twentieth day is a Sunday, the Monday after is a holiday
 	});
 	it('end discovery nine months on, or thirty days before trial', () => {
-		assert.equal(go('us-tx-district', 'initial-disclosures-due', '2026-03-02', { trial: '2026-12-07' })['discovery-ends-level-2'], '2026-11-06');
-		assert.equal(go('us-tx-district', 'initial-disclosures-due', '2026-03-02')['discovery-ends-level-2'], '2026-12-02');
+		assert.equal(
+			go('us-tx-district', 'initial-disclosures-due', '2026-03-02', { trial: '2026-12-07' })[
+				'discovery-ends-level-2'
+			],
+			'2026-11-06'
+		);
+		assert.equal(
+			go('us-tx-district', 'initial-disclosures-due', '2026-03-02')['discovery-ends-level-2'],
+			'2026-12-02'
+		);
 	});
 	it('refuse answers that contradict each other', () => {
-		assert.throws(() => go('us-ny-supreme', 'action-commenced', '2026-03-02', { short: 'no', 'limitation-ends': '2026-05-01' }), /contradict/);
-		assert.throws(() => go('us-ny-supreme', 'note-of-issue-filed', '2026-03-02', { 'set-day': '2026-05-01' }), /contradict/);
-		assert.equal(go('us-ny-supreme', 'note-of-issue-filed', '2026-03-02', { less: 'yes', 'set-day': '2026-05-02' })['serve-motion-for-summary-judgment'], '2026-05-02');
+		assert.throws(
+			() =>
+				go('us-ny-supreme', 'action-commenced', '2026-03-02', {
+					short: 'no',
+					'limitation-ends': '2026-05-01'
+				}),
+			/contradict/
+		);
+		assert.throws(
+			() => go('us-ny-supreme', 'note-of-issue-filed', '2026-03-02', { 'set-day': '2026-05-01' }),
+			/contradict/
+		);
+		assert.equal(
+			go('us-ny-supreme', 'note-of-issue-filed', '2026-03-02', {
+				less: 'yes',
+				'set-day': '2026-05-02'
+			})['serve-motion-for-summary-judgment'],
+			'2026-05-02'
+		);
 	});
 	it('raise reply papers in New York only where a 7-day answer is demanded', () => {
-		assert.equal(go('us-ny-supreme', 'motion-return-date', '2027-01-25')['reply-papers'], undefined);
-		assert.equal(go('us-ny-supreme', 'motion-return-date', '2027-01-25', { seven: 'yes' })['reply-papers'], '2027-01-22');
+		assert.equal(
+			go('us-ny-supreme', 'motion-return-date', '2027-01-25')['reply-papers'],
+			undefined
+		);
+		assert.equal(
+			go('us-ny-supreme', 'motion-return-date', '2027-01-25', { seven: 'yes' })['reply-papers'],
+			'2027-01-22'
+		);
 	});
 	it('deem a claim form served on the second business day whatever the way, and other papers by theirs', () => {
-		for (const service of ['first-class-post', 'email', 'personal', 'claim-form']) assert.equal(go('gb-ew-cpr', 'claim-form-with-particulars-served', '2026-10-29', {}, { service })['defence'], '2026-11-16', service);
-		assert.equal(go('gb-ew-cpr', 'particulars-of-claim-served', '2026-11-13', {}, { service: 'email', time: '16:29' })['defence'], '2026-11-27');
-		assert.equal(go('gb-ew-cpr', 'particulars-of-claim-served', '2026-11-13', {}, { service: 'email', time: '16:30' })['defence'], '2026-11-30');
-		assert.throws(() => go('gb-ew-cpr', 'particulars-of-claim-served', '2026-11-13', {}, { service: 'email' }), /a time/);
+		for (const service of ['first-class-post', 'email', 'personal', 'claim-form'])
+			assert.equal(
+				go('gb-ew-cpr', 'claim-form-with-particulars-served', '2026-10-29', {}, { service })[
+					'defence'
+				],
+				'2026-11-16',
+				service
+			);
+		assert.equal(
+			go(
+				'gb-ew-cpr',
+				'particulars-of-claim-served',
+				'2026-11-13',
+				{},
+				{ service: 'email', time: '16:29' }
+			)['defence'],
+			'2026-11-27'
+		);
+		assert.equal(
+			go(
+				'gb-ew-cpr',
+				'particulars-of-claim-served',
+				'2026-11-13',
+				{},
+				{ service: 'email', time: '16:30' }
+			)['defence'],
+			'2026-11-30'
+		);
+		assert.throws(
+			() => go('gb-ew-cpr', 'particulars-of-claim-served', '2026-11-13', {}, { service: 'email' }),
+			/a time/
+		);
 	});
 	it('leave service where it falls and say so, but move a filing on', () => {
-		const d = propose(rulebook('gb-ew-cpr'), { event: 'claim-form-served', date: date('2026-12-11'), answers: {} }).deadlines[0]!;
+		const d = propose(rulebook('gb-ew-cpr'), {
+			event: 'claim-form-served',
+			date: date('2026-12-11'),
+			answers: {}
+		}).deadlines[0]!;
 		assert.equal(d.date, '2026-12-25');
 		assert.ok(d.trace.some((s) => s.step === 'stays'));
-		assert.equal(go('gb-ew-cpr', 'claim-form-with-particulars-served', '2026-12-11')['acknowledgment-of-service'], '2026-12-29');
+		assert.equal(
+			go('gb-ew-cpr', 'claim-form-with-particulars-served', '2026-12-11')[
+				'acknowledgment-of-service'
+			],
+			'2026-12-29'
+		);
 	});
 });

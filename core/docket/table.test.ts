@@ -9,13 +9,36 @@ import { propose } from './propose.ts';
 import { rulebook } from '#server/docket/books.ts';
 
 /** event, authority, signed days, whether the service extension applies, answers that choose the variant */
-type Row = [event: string, authority: string, days: number, ext: boolean, answers?: Record<string, string>];
+type Row = [
+	event: string,
+	authority: string,
+	days: number,
+	ext: boolean,
+	answers?: Record<string, string>
+];
 const ROWS: Row[] = [
 	['complaint-filed', 'Fed. R. Civ. P. 4(m)', 90, false],
-	['summons-and-complaint-served-on-a-defendant', 'Fed. R. Civ. P. 12(a)(1)(A)(i), 12(a)(2)', 21, false],
-	['summons-and-complaint-served-on-a-defendant', 'Fed. R. Civ. P. 12(a)(1)(A)(i), 12(a)(2)', 60, false, { defendant: 'united-states' }],
+	[
+		'summons-and-complaint-served-on-a-defendant',
+		'Fed. R. Civ. P. 12(a)(1)(A)(i), 12(a)(2)',
+		21,
+		false
+	],
+	[
+		'summons-and-complaint-served-on-a-defendant',
+		'Fed. R. Civ. P. 12(a)(1)(A)(i), 12(a)(2)',
+		60,
+		false,
+		{ defendant: 'united-states' }
+	],
 	['request-for-waiver-of-service-sent', 'Fed. R. Civ. P. 4(d)(1)(F)', 30, false],
-	['request-for-waiver-of-service-sent', 'Fed. R. Civ. P. 4(d)(1)(F)', 60, false, { outside: 'yes' }],
+	[
+		'request-for-waiver-of-service-sent',
+		'Fed. R. Civ. P. 4(d)(1)(F)',
+		60,
+		false,
+		{ outside: 'yes' }
+	],
 	['request-for-waiver-of-service-sent', 'Fed. R. Civ. P. 4(d)(3)', 60, false],
 	['request-for-waiver-of-service-sent', 'Fed. R. Civ. P. 4(d)(3)', 90, false, { outside: 'yes' }],
 	['answer-served', 'Fed. R. Civ. P. 12(a)(1)(B)', 21, true],
@@ -24,7 +47,12 @@ const ROWS: Row[] = [
 	['rule-12-motion-served', 'Fed. R. Civ. P. 15(a)(1)(B)', 21, true],
 	['last-pleading-served', 'Fed. R. Civ. P. 38(b)(1)', 14, false],
 	['last-pleading-served', 'Fed. R. Civ. P. 38(b)(1)', 14, true, { side: 'served' }],
-	['notice-of-order-denying-or-postponing-a-rule-12-motion', 'Fed. R. Civ. P. 12(a)(4)(A)', 14, false],
+	[
+		'notice-of-order-denying-or-postponing-a-rule-12-motion',
+		'Fed. R. Civ. P. 12(a)(4)(A)',
+		14,
+		false
+	],
 	['amended-pleading-served', 'Fed. R. Civ. P. 15(a)(3)', 14, true],
 	['scheduling-conference-or-order-due', 'Fed. R. Civ. P. 26(f)(1)', -21, false],
 	['parties-conference-held', 'Fed. R. Civ. P. 26(f)(2)', 14, false],
@@ -54,7 +82,13 @@ const ROWS: Row[] = [
 	['judgment-entered', 'Fed. R. App. P. 4(a)(1)(A), (B)', 60, false, { 'us-party': 'yes' }],
 	['costs-taxed-by-the-clerk', 'Fed. R. Civ. P. 54(d)(1)', 7, false],
 	['order-on-the-last-post-judgment-motion-entered', 'Fed. R. App. P. 4(a)(4)(A)', 30, false],
-	['order-on-the-last-post-judgment-motion-entered', 'Fed. R. App. P. 4(a)(4)(A)', 60, false, { 'us-party': 'yes' }],
+	[
+		'order-on-the-last-post-judgment-motion-entered',
+		'Fed. R. App. P. 4(a)(4)(A)',
+		60,
+		false,
+		{ 'us-party': 'yes' }
+	],
 	['time-to-appeal-ends', 'Fed. R. App. P. 4(a)(5)(A)(i)', 30, false],
 	['magistrate-judge-s-nondispositive-order-served', 'Fed. R. Civ. P. 72(a)', 14, true],
 	['party-served-or-joined-after-the-conference', 'Fed. R. Civ. P. 26(a)(1)(D)', 30, false],
@@ -72,13 +106,62 @@ const ROWS: Row[] = [
 ];
 
 /** The federal holidays of 2026 and 2027, and California's beside them, from a wall calendar. */
-const FEDERAL = new Set(['2026-01-01', '2026-01-19', '2026-02-16', '2026-05-25', '2026-06-19', '2026-07-03', '2026-09-07', '2026-10-12', '2026-11-11', '2026-11-26', '2026-12-25', '2027-01-01', '2027-01-18', '2027-02-15', '2027-05-31', '2027-06-18', '2027-07-05', '2027-09-06', '2027-10-11', '2027-11-11', '2027-11-25', '2027-12-24', '2027-12-31', '2025-01-01', '2025-01-20', '2025-02-17', '2025-05-26', '2025-06-19', '2025-07-04', '2025-09-01', '2025-10-13', '2025-11-11', '2025-11-27', '2025-12-25']);
-const CALIFORNIA = new Set(['2025-02-12', '2025-03-31', '2025-09-26', '2026-02-12', '2026-03-31', '2026-09-25', '2027-02-12', '2027-03-31', '2027-09-24']);
-const off = (d: number, state: boolean) => weekday(d) % 6 === 0 || FEDERAL.has(fromDay(d)) || (state && CALIFORNIA.has(fromDay(d)));
+const FEDERAL = new Set([
+	'2026-01-01',
+	'2026-01-19',
+	'2026-02-16',
+	'2026-05-25',
+	'2026-06-19',
+	'2026-07-03',
+	'2026-09-07',
+	'2026-10-12',
+	'2026-11-11',
+	'2026-11-26',
+	'2026-12-25',
+	'2027-01-01',
+	'2027-01-18',
+	'2027-02-15',
+	'2027-05-31',
+	'2027-06-18',
+	'2027-07-05',
+	'2027-09-06',
+	'2027-10-11',
+	'2027-11-11',
+	'2027-11-25',
+	'2027-12-24',
+	'2027-12-31',
+	'2025-01-01',
+	'2025-01-20',
+	'2025-02-17',
+	'2025-05-26',
+	'2025-06-19',
+	'2025-07-04',
+	'2025-09-01',
+	'2025-10-13',
+	'2025-11-11',
+	'2025-11-27',
+	'2025-12-25'
+]);
+const CALIFORNIA = new Set([
+	'2025-02-12',
+	'2025-03-31',
+	'2025-09-26',
+	'2026-02-12',
+	'2026-03-31',
+	'2026-09-25',
+	'2027-02-12',
+	'2027-03-31',
+	'2027-09-24'
+]);
+const off = (d: number, state: boolean) =>
+	weekday(d) % 6 === 0 || FEDERAL.has(fromDay(d)) || (state && CALIFORNIA.has(fromDay(d)));
 
 function walked(from: number, days: number, mailed: boolean, california: boolean): string {
 	const step = Math.sign(days);
-	const roll = (d: number) => { while (off(d, california && step > 0)) d += step; return d; };
+	const roll = (d: number) => {
+		while (off(d, california && step > 0)) d += step;
+		return d;
+	};
 	let d = from;
 	for (let i = 0; i < Math.abs(days); i++) d += step;
 	d = roll(d);
@@ -94,42 +177,116 @@ describe('the federal table, walked day by day', () => {
 				const b = rulebook(book);
 				for (let from = toDay(date('2026-01-02')); from < toDay(date('2026-12-24')); from += 5)
 					for (const service of ['mail', 'electronic']) {
-						const found = propose(b, { event, date: fromDay(from), answers, ...(b.events.get(event)!.served ? { service } : {}) }).deadlines.filter((x) => x.authority === authority && !x.suggested);
+						const found = propose(b, {
+							event,
+							date: fromDay(from),
+							answers,
+							...(b.events.get(event)!.served ? { service } : {})
+						}).deadlines.filter((x) => x.authority === authority && !x.suggested);
 						assert.ok(found.length >= 1);
-						for (const f of found) assert.equal(f.date, walked(from, days, ext && service === 'mail', book === 'us-federal.ca-nd'), `${fromDay(from)} ${service}`);
+						for (const f of found)
+							assert.equal(
+								f.date,
+								walked(from, days, ext && service === 'mail', book === 'us-federal.ca-nd'),
+								`${fromDay(from)} ${service}`
+							);
 					}
 			});
 		}
 	it('covers every row that is a plain count', () => {
 		const compound = new Set(['objections', 'relief-for-mistake-new-evidence-or-fraud']);
-		const rows = [...rulebook('us-federal').events.values()].flatMap((e) => e.rules.filter((r) => !compound.has(r.id) || r.authority !== 'Fed. R. Civ. P. 45(d)(2)(B)').map((r) => `${e.id} ${r.authority}`)).filter((k) => !k.endsWith('60(c)(1)'));
+		const rows = [...rulebook('us-federal').events.values()]
+			.flatMap((e) =>
+				e.rules
+					.filter((r) => !compound.has(r.id) || r.authority !== 'Fed. R. Civ. P. 45(d)(2)(B)')
+					.map((r) => `${e.id} ${r.authority}`)
+			)
+			.filter((k) => !k.endsWith('60(c)(1)'));
 		const tested = new Set(ROWS.map((r) => `${r[0]} ${r[1]}`));
-		assert.deepEqual(rows.filter((r) => !tested.has(r)), []);
+		assert.deepEqual(
+			rows.filter((r) => !tested.has(r)),
+			[]
+		);
 	});
 });
 
 describe('compound rows', () => {
-	const go = (event: string, answers: Record<string, string>, day = '2026-10-30', service?: string) => Object.fromEntries(propose(rulebook('us-federal'), { event, date: date(day), answers, service }).deadlines.map((d) => [d.rule, d.date as string]));
+	const go = (
+		event: string,
+		answers: Record<string, string>,
+		day = '2026-10-30',
+		service?: string
+	) =>
+		Object.fromEntries(
+			propose(rulebook('us-federal'), { event, date: date(day), answers, service }).deadlines.map(
+				(d) => [d.rule, d.date as string]
+			)
+		);
 	it('take the day before the earlier for a subpoena, never a closed day', () => {
 		assert.equal(go('subpoena-for-documents-served', {}).objections, '2026-11-12');
-		assert.equal(go('subpoena-for-documents-served', { compliance: '2026-11-09' }).objections, '2026-11-06');
-		assert.equal(go('subpoena-for-documents-served', { compliance: '2026-11-27' }, '2026-11-20').objections, '2026-11-25');
+		assert.equal(
+			go('subpoena-for-documents-served', { compliance: '2026-11-09' }).objections,
+			'2026-11-06'
+		);
+		assert.equal(
+			go('subpoena-for-documents-served', { compliance: '2026-11-27' }, '2026-11-20').objections,
+			'2026-11-25'
+		);
 	});
 	it('take the latest of three for an answer after removal', () => {
 		assert.equal(go('notice-of-removal-filed', {})['answer-if-none-before-removal'], '2026-11-06');
-		assert.equal(go('notice-of-removal-filed', { 'pleading-received': '2026-10-16', 'summons-served': '2026-10-20' })['answer-if-none-before-removal'], '2026-11-10');
+		assert.equal(
+			go('notice-of-removal-filed', {
+				'pleading-received': '2026-10-16',
+				'summons-served': '2026-10-20'
+			})['answer-if-none-before-removal'],
+			'2026-11-10'
+		);
 	});
 	it('take the earlier of thirty days and a year from commencement for diversity', () => {
-		assert.equal(go('paper-first-showing-removability-received', { diversity: 'yes', commenced: '2025-11-17' })['notice-of-removal'], '2026-11-17');
-		assert.equal(go('paper-first-showing-removability-received', { diversity: 'yes', commenced: '2026-03-02' })['notice-of-removal'], '2026-11-30');
-		assert.equal(go('paper-first-showing-removability-received', { commenced: '2025-11-17' })['notice-of-removal'], '2026-11-30');
+		assert.equal(
+			go('paper-first-showing-removability-received', {
+				diversity: 'yes',
+				commenced: '2025-11-17'
+			})['notice-of-removal'],
+			'2026-11-17'
+		);
+		assert.equal(
+			go('paper-first-showing-removability-received', {
+				diversity: 'yes',
+				commenced: '2026-03-02'
+			})['notice-of-removal'],
+			'2026-11-30'
+		);
+		assert.equal(
+			go('paper-first-showing-removability-received', { commenced: '2025-11-17' })[
+				'notice-of-removal'
+			],
+			'2026-11-30'
+		);
 	});
 	it('take the earlier of two for the one amendment of course, each with its service', () => {
-		assert.equal(go('answer-served', { 'motion-served': '2026-10-14' }, '2026-10-30', 'mail')['amend-the-complaint-once-as-a-matter-of-course'], '2026-11-09');
-		assert.equal(go('answer-served', {}, '2026-10-30', 'mail')['amend-the-complaint-once-as-a-matter-of-course'], '2026-11-23');
+		assert.equal(
+			go('answer-served', { 'motion-served': '2026-10-14' }, '2026-10-30', 'mail')[
+				'amend-the-complaint-once-as-a-matter-of-course'
+			],
+			'2026-11-09'
+		);
+		assert.equal(
+			go('answer-served', {}, '2026-10-30', 'mail')[
+				'amend-the-complaint-once-as-a-matter-of-course'
+			],
+			'2026-11-23'
+		);
 	});
 	it('count a year to the same day, or the last of February', () => {
-		assert.equal(go('judgment-entered', {}, '2024-02-29')['relief-for-mistake-new-evidence-or-fraud'], '2025-02-28');
-		assert.equal(go('judgment-entered', {}, '2026-07-04')['relief-for-mistake-new-evidence-or-fraud'], '2027-07-06');
+		assert.equal(
+			go('judgment-entered', {}, '2024-02-29')['relief-for-mistake-new-evidence-or-fraud'],
+			'2025-02-28'
+		);
+		assert.equal(
+			go('judgment-entered', {}, '2026-07-04')['relief-for-mistake-new-evidence-or-fraud'],
+			'2027-07-06'
+		);
 	});
 });

@@ -8,7 +8,8 @@ export const WHOLE = 1_000_000;
  */
 export function share(cents: number, weights: readonly number[]): number[] {
 	if (!Number.isSafeInteger(cents)) throw new RangeError('an amount is a whole number of cents');
-	if (weights.some((w) => !Number.isSafeInteger(w) || w < 0)) throw new RangeError('a weight is a whole number of at least 0');
+	if (weights.some((w) => !Number.isSafeInteger(w) || w < 0))
+		throw new RangeError('a weight is a whole number of at least 0');
 	const total = weights.reduce((a, b) => a + b, 0);
 	if (total === 0) throw new RangeError('there is nothing to share among');
 	if (cents < 0) return share(-cents, weights).map((p) => (p === 0 ? 0 : -p));
@@ -27,7 +28,8 @@ export function share(cents: number, weights: readonly number[]): number[] {
 }
 
 /** Cents for minutes at cents per hour, half a cent up. */
-export const priceOf = (minutes: number, centsPerHour: number): number => Math.floor((minutes * centsPerHour * 2 + 60) / 120);
+export const priceOf = (minutes: number, centsPerHour: number): number =>
+	Math.floor((minutes * centsPerHour * 2 + 60) / 120);
 
 /** "1,234.50"; negative with a true minus sign. */
 export function sayCents(cents: number): string {

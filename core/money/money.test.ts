@@ -2,18 +2,38 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { date } from '../dates/plain.ts';
-import { agree, journal, shareItems, splitFault, splitOn, totals, type Item, type Split } from '../costs/run.ts';
+import {
+	agree,
+	journal,
+	shareItems,
+	splitFault,
+	splitOn,
+	totals,
+	type Item,
+	type Split
+} from '../costs/run.ts';
 import { rateFor, type Rate } from '../costs/rates.ts';
 import { parseShare, priceOf, sayCents, sayShare, share } from './cents.ts';
 
 describe('sharing', () => {
 	it('conserves every cent and stays within a cent of the exact part', () => {
-		fc.assert(fc.property(fc.integer({ min: -1e12, max: 1e12 }), fc.array(fc.integer({ min: 0, max: 1_000_000 }), { minLength: 1, maxLength: 12 }).filter((w) => w.some((x) => x > 0)), (cents, weights) => {
-			const parts = share(cents, weights);
-			const total = weights.reduce((a, b) => a + b, 0);
-			assert.equal(parts.reduce((a, b) => a + b, 0), cents);
-			parts.forEach((p, i) => assert.ok(Math.abs(p - (cents * weights[i]!) / total) < 1.001));
-		}));
+		fc.assert(
+			fc.property(
+				fc.integer({ min: -1e12, max: 1e12 }),
+				fc
+					.array(fc.integer({ min: 0, max: 1_000_000 }), { minLength: 1, maxLength: 12 })
+					.filter((w) => w.some((x) => x > 0)),
+				(cents, weights) => {
+					const parts = share(cents, weights);
+					const total = weights.reduce((a, b) => a + b, 0);
+					assert.equal(
+						parts.reduce((a, b) => a + b, 0),
+						cents
+					);
+					parts.forEach((p, i) => assert.ok(Math.abs(p - (cents * weights[i]!) / total) < 1.001));
+				}
+			)
+		);
 	});
 	it('gives the odd cent to the larger remainder', () => {
 		assert.deepEqual(share(100, [1, 1, 1]), [34, 33, 33]);
@@ -32,33 +52,81 @@ describe('sharing', () => {
 	});
 });
 
-const split = (shares: [string, number][], from = '2026-01-01', matter = 'm'): Split => ({ matter, from: date(from), shares: shares.map(([unit, s]) => ({ unit, costCenter: null, share: s })) });
+const split = (shares: [string, number][], from = '2026-01-01', matter = 'm'): Split => ({
+	matter,
+	from: date(from),
+	shares: shares.map(([unit, s]) => ({ unit, costCenter: null, share: s }))
+});
 
 describe('a cost run', () => {
 	it('agrees over lines, matters, units and total, and its journal balances', () => {
-		const items = fc.array(fc.record({ entry: fc.uuid(), matter: fc.constantFrom('m', 'n'), day: fc.constant(date('2026-10-05')), minutes: fc.integer({ min: 1, max: 1440 }), centsPerHour: fc.integer({ min: 1, max: 100_000 }) }), { minLength: 1, maxLength: 40 });
-		fc.assert(fc.property(items, fc.integer({ min: 0, max: 10_000_000 }), (list, agreed) => {
-			const splits = [split([['a', 700_000], ['b', 300_000]]), split([['a', 333_333], ['b', 333_333], ['c', 333_334]], '2026-01-01', 'n')];
-			const { lines } = shareItems(list as Item[], splits);
-			const t = totals(lines);
-			assert.ok(t.agrees);
-			const j = journal(lines, 'legal');
-			assert.equal(j.reduce((a, l) => a + l.debit, 0), t.total);
-			assert.equal(j.reduce((a, l) => a + l.credit, 0), t.total);
-			if (t.total > 0) assert.equal(totals(agree(lines, agreed)).total, agreed);
-			assert.ok(t.total === 0 || totals(agree(lines, agreed)).agrees);
-		}), { numRuns: 200 });
+		const items = fc.array(
+			fc.record({
+				entry: fc.uuid(),
+				matter: fc.constantFrom('m', 'n'),
+				day: fc.constant(date('2026-10-05')),
+				minutes: fc.integer({ min: 1, max: 1440 }),
+				centsPerHour: fc.integer({ min: 1, max: 100_000 })
+			}),
+			{ minLength: 1, maxLength: 40 }
+		);
+		fc.assert(
+			fc.property(items, fc.integer({ min: 0, max: 10_000_000 }), (list, agreed) => {
+				const splits = [
+					split([
+						['a', 700_000],
+						['b', 300_000]
+					]),
+					split(
+						[
+							['a', 333_333],
+							['b', 333_333],
+							['c', 333_334]
+						],
+						'2026-01-01',
+						'n'
+					)
+				];
+				const { lines } = shareItems(list as Item[], splits);
+				const t = totals(lines);
+				assert.ok(t.agrees);
+				const j = journal(lines, 'legal');
+				assert.equal(
+					j.reduce((a, l) => a + l.debit, 0),
+					t.total
+				);
+				assert.equal(
+					j.reduce((a, l) => a + l.credit, 0),
+					t.total
+				);
+				if (t.total > 0) assert.equal(totals(agree(lines, agreed)).total, agreed);
+				assert.ok(t.total === 0 || totals(agree(lines, agreed)).agrees);
+			}),
+			{ numRuns: 200 }
+		);
 	});
 	it('sees a sum that does not agree', () => {
-		const { lines } = shareItems([{ entry: 'e', matter: 'm', day: date('2026-10-05'), minutes: 60, centsPerHour: 10_000 }], [split([['a', 1_000_000]])]);
+		const { lines } = shareItems(
+			[{ entry: 'e', matter: 'm', day: date('2026-10-05'), minutes: 60, centsPerHour: 10_000 }],
+			[split([['a', 1_000_000]])]
+		);
 		lines[0]!.shares[0]!.cents--;
 		assert.equal(totals(lines).agrees, false);
 	});
 	it('takes the split in force on the day, and holds back what has none', () => {
-		const splits = [split([['a', 1_000_000]], '2026-01-01'), split([['b', 1_000_000]], '2026-07-01')];
+		const splits = [
+			split([['a', 1_000_000]], '2026-01-01'),
+			split([['b', 1_000_000]], '2026-07-01')
+		];
 		assert.equal(splitOn(splits, 'm', date('2026-06-30'))!.shares[0]!.unit, 'a');
 		assert.equal(splitOn(splits, 'm', date('2026-07-01'))!.shares[0]!.unit, 'b');
-		assert.deepEqual(shareItems([{ entry: 'e', matter: 'm', day: date('2025-12-31'), minutes: 6, centsPerHour: 1 }], splits).held, [{ entry: 'e', matter: 'm', why: 'no-split' }]);
+		assert.deepEqual(
+			shareItems(
+				[{ entry: 'e', matter: 'm', day: date('2025-12-31'), minutes: 6, centsPerHour: 1 }],
+				splits
+			).held,
+			[{ entry: 'e', matter: 'm', why: 'no-split' }]
+		);
 	});
 	it('says what is wrong with a split', () => {
 		const s = (unit: string, n: number) => ({ unit, costCenter: null, share: n });
@@ -71,13 +139,34 @@ describe('a cost run', () => {
 });
 
 describe('rates', () => {
-	const rate = (id: string, over: Partial<Rate>): Rate => ({ id, staff: null, level: null, matter: null, unit: null, from: date('2026-01-01'), centsPerHour: 1, ...over });
+	const rate = (id: string, over: Partial<Rate>): Rate => ({
+		id,
+		staff: null,
+		level: null,
+		matter: null,
+		unit: null,
+		from: date('2026-01-01'),
+		centsPerHour: 1,
+		...over
+	});
 	const q = { staff: 's', level: 'senior', matter: 'm', unit: 'u', day: date('2026-10-05') };
 	it('prefer the more particular, then the later', () => {
-		const all = [rate('dep', {}), rate('lev', { level: 'senior' }), rate('own', { staff: 's' }), rate('own2', { staff: 's', from: date('2026-05-01') }), rate('later', { staff: 's', from: date('2027-01-01') })];
+		const all = [
+			rate('dep', {}),
+			rate('lev', { level: 'senior' }),
+			rate('own', { staff: 's' }),
+			rate('own2', { staff: 's', from: date('2026-05-01') }),
+			rate('later', { staff: 's', from: date('2027-01-01') })
+		];
 		assert.equal(rateFor(all, q)!.rate.id, 'own2');
 		assert.equal(rateFor([...all, rate('unit', { unit: 'u' })], q)!.rate.id, 'unit');
-		assert.equal(rateFor([...all, rate('mat', { matter: 'm' }), rate('matown', { matter: 'm', staff: 's' })], q)!.rate.id, 'matown');
+		assert.equal(
+			rateFor(
+				[...all, rate('mat', { matter: 'm' }), rate('matown', { matter: 'm', staff: 's' })],
+				q
+			)!.rate.id,
+			'matown'
+		);
 		assert.equal(rateFor([rate('x', { staff: 'other' })], q), undefined);
 	});
 });

@@ -1,6 +1,14 @@
 /** Names folded for finding: case, accents and punctuation do not matter. */
 export const fold = (name: string): string =>
-	name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/ß/g, 'ss').replace(/ł/g, 'l').replace(/ø/g, 'o').replace(/[^\p{L}\p{N}]+/gu, ' ').trim();
+	name
+		.normalize('NFKD')
+		.replace(/\p{M}/gu, '')
+		.toLowerCase()
+		.replace(/ß/g, 'ss')
+		.replace(/ł/g, 'l')
+		.replace(/ø/g, 'o')
+		.replace(/[^\p{L}\p{N}]+/gu, ' ')
+		.trim();
 
 /** "IO" of "Ines Okafor"; at most two letters. */
 export function initials(name: string): string {

@@ -1,7 +1,12 @@
 /** A signing round: whose turn it is, and what state it is in, derived from the signers. */
 export type SignerState = 'waiting' | 'signed' | 'declined';
 export type RoundSigner = { id: string; position: number; state: SignerState };
-export type RoundFacts = { withdrawn: boolean; expires: string | null; inOrder: boolean; signers: readonly RoundSigner[] };
+export type RoundFacts = {
+	withdrawn: boolean;
+	expires: string | null;
+	inOrder: boolean;
+	signers: readonly RoundSigner[];
+};
 export type RoundState = 'with signers' | 'finished' | 'declined' | 'withdrawn' | 'expired';
 
 /** `today` is YYYY-MM-DD. */

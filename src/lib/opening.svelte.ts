@@ -1,5 +1,15 @@
 /** The drawer for opening a matter can be called from anywhere: the band, the pen line, a key, a request, a person's card. */
-export type Start = { title?: string; kind?: string; unitId?: string; opponentId?: string; opponent?: string; opponentKind?: string; requestId?: string; requestNumber?: string; priority?: string };
+export type Start = {
+	title?: string;
+	kind?: string;
+	unitId?: string;
+	opponentId?: string;
+	opponent?: string;
+	opponentKind?: string;
+	requestId?: string;
+	requestNumber?: string;
+	priority?: string;
+};
 class Opening {
 	open = $state(false);
 	start = $state<Start | null>(null);

@@ -1,12 +1,43 @@
 <!-- Dates over time: each event with its dependents drawn to it, today's line, closed days hatched; zoomed by buttons, keys or the wheel. -->
 <script lang="ts" module>
-	export type Lane = { id: string; label: string; about: string; href: string; event: { date: string; hearing: boolean } | null; marks: { id: string; date: string; title: string; state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed'; checked: boolean; href: string; from?: string | null }[]; hearings?: { id: string; date: string; title: string; href: string }[] };
+	export type Lane = {
+		id: string;
+		label: string;
+		about: string;
+		href: string;
+		event: { date: string; hearing: boolean } | null;
+		marks: {
+			id: string;
+			date: string;
+			title: string;
+			state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
+			checked: boolean;
+			href: string;
+			from?: string | null;
+		}[];
+		hearings?: { id: string; date: string; title: string; href: string }[];
+	};
 </script>
+
 <script lang="ts">
-	import { addDays, date, daysBetween, MONTHS, sayDate, type PlainDate } from '#core/dates/plain.ts';
+	import {
+		addDays,
+		date,
+		daysBetween,
+		MONTHS,
+		sayDate,
+		type PlainDate
+	} from '#core/dates/plain.ts';
 	import Kite from '$lib/ui/Kite.svelte';
 	import { short } from '$lib/ui/say.ts';
-	type Props = { lanes: Lane[]; from: string; to: string; today: string; closed: Record<string, string>; /** One row for each mark, with its name beside it; otherwise all marks of a lane on one row. */ spread?: boolean };
+	type Props = {
+		lanes: Lane[];
+		from: string;
+		to: string;
+		today: string;
+		closed: Record<string, string>;
+		/** One row for each mark, with its name beside it; otherwise all marks of a lane on one row. */ spread?: boolean;
+	};
 	let { lanes, from, to, today, closed, spread = true }: Props = $props();
 	const STEPS = [1.5, 3, 6, 10, 16, 24, 36];
 	const total = $derived(daysBetween(date(from), date(to)) + 1);
@@ -14,30 +45,48 @@
 	let box = $state<HTMLElement>();
 	let wide = $state(900);
 	/** At first the whole span fits, or the smallest step does. */
-	const step = $derived(zoom >= 0 ? STEPS[zoom]! : Math.max(STEPS[0]!, Math.min(24, (wide - 40) / total)));
+	const step = $derived(
+		zoom >= 0 ? STEPS[zoom]! : Math.max(STEPS[0]!, Math.min(24, (wide - 40) / total))
+	);
 	const level = $derived(zoom >= 0 ? zoom : STEPS.findLastIndex((s) => s <= step));
 	const x = (d: string) => daysBetween(date(from), date(d)) * step;
 	const months = $derived.by(() => {
 		const out: { at: number; name: string; days: number }[] = [];
-		for (let d = date(from); d <= to; ) {
-			const next = date(`${d.slice(5, 7) === '12' ? Number(d.slice(0, 4)) + 1 : d.slice(0, 4)}-${d.slice(5, 7) === '12' ? '01' : String(Number(d.slice(5, 7)) + 1).padStart(2, '0')}-01`);
+		for (let d = date(from); d <= to;) {
+			const next = date(
+				`${d.slice(5, 7) === '12' ? Number(d.slice(0, 4)) + 1 : d.slice(0, 4)}-${d.slice(5, 7) === '12' ? '01' : String(Number(d.slice(5, 7)) + 1).padStart(2, '0')}-01`
+			);
 			const end = next <= to ? next : addDays(date(to), 1);
-			out.push({ at: x(d), name: `${MONTHS[Number(d.slice(5, 7)) - 1]!.slice(0, step * 30 < 60 ? 3 : 9)}${d.slice(5, 7) === '01' || out.length === 0 ? ` ${d.slice(0, 4)}` : ''}`, days: daysBetween(d, end) });
+			out.push({
+				at: x(d),
+				name: `${MONTHS[Number(d.slice(5, 7)) - 1]!.slice(0, step * 30 < 60 ? 3 : 9)}${d.slice(5, 7) === '01' || out.length === 0 ? ` ${d.slice(0, 4)}` : ''}`,
+				days: daysBetween(d, end)
+			});
 			d = next;
 		}
 		return out;
 	});
 	/** Beside a mark near the right edge its name stands at the left. */
 	const turned = (d: string) => x(d) > total * step - 220 && x(d) > 240;
-	const hatched = $derived(step >= 2.5 ? Object.entries(closed).filter(([d]) => d >= from && d <= to) : []);
+	const hatched = $derived(
+		step >= 2.5 ? Object.entries(closed).filter(([d]) => d >= from && d <= to) : []
+	);
 	const numbered = $derived(step >= 16);
 	function scale(to: number) {
 		const mid = box ? (box.scrollLeft + box.clientWidth / 2) / step : 0;
 		zoom = Math.max(0, Math.min(STEPS.length - 1, to));
-		requestAnimationFrame(() => { if (box) box.scrollLeft = mid * step - box.clientWidth / 2; });
+		requestAnimationFrame(() => {
+			if (box) box.scrollLeft = mid * step - box.clientWidth / 2;
+		});
 	}
-	function toToday() { if (box) box.scrollLeft = x(today) - box.clientWidth / 2; }
-	function wheel(e: WheelEvent) { if (!e.ctrlKey) return; e.preventDefault(); scale(level + (e.deltaY < 0 ? 1 : -1)); }
+	function toToday() {
+		if (box) box.scrollLeft = x(today) - box.clientWidth / 2;
+	}
+	function wheel(e: WheelEvent) {
+		if (!e.ctrlKey) return;
+		e.preventDefault();
+		scale(level + (e.deltaY < 0 ? 1 : -1));
+	}
 	function keys(e: KeyboardEvent) {
 		if (e.key === '+' || e.key === '=') scale(level + 1);
 		else if (e.key === '-') scale(level - 1);
@@ -54,55 +103,244 @@
 		});
 	});
 	const height = $derived(rows.length ? rows.at(-1)!.top + rows.at(-1)!.height : 40);
-	$effect(() => { const el = box; if (el) requestAnimationFrame(() => { if (x(today) > el.clientWidth) el.scrollLeft = x(today) - el.clientWidth / 3; }); });
+	$effect(() => {
+		const el = box;
+		if (el)
+			requestAnimationFrame(() => {
+				if (x(today) > el.clientWidth) el.scrollLeft = x(today) - el.clientWidth / 3;
+			});
+	});
 </script>
 
 <div class="no-print mb-2 flex items-center gap-2">
-	<button type="button" class="btn" onclick={() => scale(level - 1)} disabled={level <= 0} aria-label="Show more days">−</button><button type="button" class="btn" onclick={() => scale(level + 1)} disabled={level >= STEPS.length - 1} aria-label="Show fewer days">+</button>
-	<button type="button" class="btn" onclick={() => { zoom = -1; }}>Whole span</button>
-	{#if today >= from && today <= to}<button type="button" class="btn" onclick={toToday}>Today</button>{/if}
+	<button
+		type="button"
+		class="btn"
+		onclick={() => scale(level - 1)}
+		disabled={level <= 0}
+		aria-label="Show more days">−</button
+	><button
+		type="button"
+		class="btn"
+		onclick={() => scale(level + 1)}
+		disabled={level >= STEPS.length - 1}
+		aria-label="Show fewer days">+</button
+	>
+	<button
+		type="button"
+		class="btn"
+		onclick={() => {
+			zoom = -1;
+		}}>Whole span</button
+	>
+	{#if today >= from && today <= to}<button type="button" class="btn" onclick={toToday}
+			>Today</button
+		>{/if}
 	<span class="sub">{sayDate(date(from) as PlainDate)} to {sayDate(date(to) as PlainDate)}</span>
 </div>
 <div class="flex border-t-[1.5px] border-ink">
-	{#if !spread}<ul class="w-[220px] shrink-0 border-r border-rule pt-[24px]">{#each rows as l (l.id)}<li class="truncate pr-2" style:height="{l.height}px"><a class="block truncate pt-2 font-semibold hover:underline" href={l.href}>{l.label}</a><span class="sub block truncate text-[12px] leading-tight">{l.about}</span></li>{/each}</ul>{/if}
+	{#if !spread}<ul class="w-[220px] shrink-0 border-r border-rule pt-[24px]">
+			{#each rows as l (l.id)}<li class="truncate pr-2" style:height="{l.height}px">
+					<a class="block truncate pt-2 font-semibold hover:underline" href={l.href}>{l.label}</a
+					><span class="sub block truncate text-[12px] leading-tight">{l.about}</span>
+				</li>{/each}
+		</ul>{/if}
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-	<div class="relative min-w-0 grow overflow-x-auto" bind:this={box} bind:clientWidth={wide} tabindex="0" role="region" aria-label="Timeline; plus and minus zoom, arrows scroll" onwheel={wheel} onkeydown={keys}>
-		<div class="relative" style:width="{Math.max(total * step, 200)}px" style:height="{height + 24}px">
-			{#each months as m (m.at)}<span class="tl-month" style:left="{m.at}px" style:width="{m.days * step}px">{m.days * step > 26 ? m.name : ''}</span>{/each}
-			{#each hatched as [d, why] (d)}<span class="hatch tl-shut" style:left="{x(d)}px" style:width="{step}px" title="{d}: {why}"></span>{/each}
-			{#if numbered}{#each Array.from({ length: total }, (_, i) => i) as i (i)}<span class="tl-day" style:left="{i * step}px" style:width="{step}px">{Number(addDays(date(from), i).slice(8))}</span>{/each}{/if}
-			<svg class="absolute inset-x-0 top-[24px]" width={Math.max(total * step, 200)} {height} aria-hidden="true">
+	<div
+		class="relative min-w-0 grow overflow-x-auto"
+		bind:this={box}
+		bind:clientWidth={wide}
+		tabindex="0"
+		role="region"
+		aria-label="Timeline; plus and minus zoom, arrows scroll"
+		onwheel={wheel}
+		onkeydown={keys}
+	>
+		<div
+			class="relative"
+			style:width="{Math.max(total * step, 200)}px"
+			style:height="{height + 24}px"
+		>
+			{#each months as m (m.at)}<span
+					class="tl-month"
+					style:left="{m.at}px"
+					style:width="{m.days * step}px">{m.days * step > 26 ? m.name : ''}</span
+				>{/each}
+			{#each hatched as [d, why] (d)}<span
+					class="hatch tl-shut"
+					style:left="{x(d)}px"
+					style:width="{step}px"
+					title="{d}: {why}"
+				></span>{/each}
+			{#if numbered}{#each Array.from({ length: total }, (_, i) => i) as i (i)}<span
+						class="tl-day"
+						style:left="{i * step}px"
+						style:width="{step}px">{Number(addDays(date(from), i).slice(8))}</span
+					>{/each}{/if}
+			<svg
+				class="absolute inset-x-0 top-[24px]"
+				width={Math.max(total * step, 200)}
+				{height}
+				aria-hidden="true"
+			>
 				{#each rows as l (l.id)}
-					<line x1="0" x2={total * step} y1={l.top + l.height - 0.5} y2={l.top + l.height - 0.5} stroke="#d7dedd" />
-					{#if spread && l.event}{#each l.marks as m, i (m.id)}<path d="M{x(l.event.date) + step / 2} {l.top + 16} V{l.top + 26 * (i + 1) + 16} H{x(m.date) + step / 2}" fill="none" stroke="#8fa1a6" stroke-width="1" />{/each}
-					{:else}{#each l.marks as m (m.id)}{#if m.from && m.from >= from && m.from <= to}<path d="M{x(m.from) + step / 2} {l.top + 26} Q{(x(m.from) + x(m.date)) / 2 + step / 2} {l.top + 2} {x(m.date) + step / 2} {l.top + 19}" fill="none" stroke="#b9c4c4" stroke-width="1" /><circle cx={x(m.from) + step / 2} cy={l.top + 26} r="2.5" fill="#5b6c73" />{/if}{/each}{/if}
+					<line
+						x1="0"
+						x2={total * step}
+						y1={l.top + l.height - 0.5}
+						y2={l.top + l.height - 0.5}
+						stroke="#d7dedd"
+					/>
+					{#if spread && l.event}{#each l.marks as m, i (m.id)}<path
+								d="M{x(l.event.date) + step / 2} {l.top + 16} V{l.top + 26 * (i + 1) + 16} H{x(
+									m.date
+								) +
+									step / 2}"
+								fill="none"
+								stroke="#8fa1a6"
+								stroke-width="1"
+							/>{/each}
+					{:else}{#each l.marks as m (m.id)}{#if m.from && m.from >= from && m.from <= to}<path
+									d="M{x(m.from) + step / 2} {l.top + 26} Q{(x(m.from) + x(m.date)) / 2 +
+										step / 2} {l.top + 2} {x(m.date) + step / 2} {l.top + 19}"
+									fill="none"
+									stroke="#b9c4c4"
+									stroke-width="1"
+								/><circle
+									cx={x(m.from) + step / 2}
+									cy={l.top + 26}
+									r="2.5"
+									fill="#5b6c73"
+								/>{/if}{/each}{/if}
 				{/each}
 			</svg>
 			{#each rows as l (l.id)}
 				{#if spread && l.event}
-					<a class="tl-mark event" class:turned={turned(l.event.date)} style:left="{x(l.event.date) + step / 2 - 6 + (turned(l.event.date) ? 12 : 0)}px" style:top="{24 + l.top + 4}px" href={l.href}><span class="dot {l.event.hearing ? 'ring' : ''}"></span><b class="font-semibold">{l.label}</b><span class="sub">{l.about}</span></a>
+					<a
+						class="tl-mark event"
+						class:turned={turned(l.event.date)}
+						style:left="{x(l.event.date) + step / 2 - 6 + (turned(l.event.date) ? 12 : 0)}px"
+						style:top="{24 + l.top + 4}px"
+						href={l.href}
+						><span class="dot {l.event.hearing ? 'ring' : ''}"></span><b class="font-semibold"
+							>{l.label}</b
+						><span class="sub">{l.about}</span></a
+					>
 				{/if}
 				{#each l.marks as m, i (m.id)}
-					<a class="tl-mark" class:turned={spread && turned(m.date)} data-mark={m.title} style:left="{x(m.date) + step / 2 - 8 + (spread && turned(m.date) ? 16 : 0)}px" style:top="{24 + l.top + (spread ? 26 * (i + 1) + 4 : 8)}px" href={m.href} title="{m.date}: {m.title}" aria-label={spread ? undefined : `${m.date}, ${m.title}, ${m.state}`}><Kite state={m.state} checked={m.checked} late={m.state === 'docketed' && m.date <= today} words={false} />{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}>{m.title} <span class="sub">{short(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span></span>{/if}</a>
+					<a
+						class="tl-mark"
+						class:turned={spread && turned(m.date)}
+						data-mark={m.title}
+						style:left="{x(m.date) + step / 2 - 8 + (spread && turned(m.date) ? 16 : 0)}px"
+						style:top="{24 + l.top + (spread ? 26 * (i + 1) + 4 : 8)}px"
+						href={m.href}
+						title="{m.date}: {m.title}"
+						aria-label={spread ? undefined : `${m.date}, ${m.title}, ${m.state}`}
+						><Kite
+							state={m.state}
+							checked={m.checked}
+							late={m.state === 'docketed' && m.date <= today}
+							words={false}
+						/>{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}
+								>{m.title}
+								<span class="sub"
+									>{short(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span
+								></span
+							>{/if}</a
+					>
 				{/each}
-				{#each l.hearings ?? [] as g (g.id)}<a class="tl-mark" style:left="{x(g.date) + step / 2 - 6}px" style:top="{24 + l.top + 10}px" href={g.href} title="{g.date}: {g.title}" aria-label="{g.date}, {g.title}"><span class="dot ring"></span></a>{/each}
+				{#each l.hearings ?? [] as g (g.id)}<a
+						class="tl-mark"
+						style:left="{x(g.date) + step / 2 - 6}px"
+						style:top="{24 + l.top + 10}px"
+						href={g.href}
+						title="{g.date}: {g.title}"
+						aria-label="{g.date}, {g.title}"><span class="dot ring"></span></a
+					>{/each}
 			{/each}
-			{#if today >= from && today <= to}<span class="tl-now" style:left="{x(today) + step / 2}px"><span>today</span></span>{/if}
+			{#if today >= from && today <= to}<span class="tl-now" style:left="{x(today) + step / 2}px"
+					><span>today</span></span
+				>{/if}
 		</div>
 	</div>
 </div>
 
 <style>
-	.tl-month { position: absolute; top: 0; height: 100%; border-left: 1px solid var(--color-rule); font: 500 14px/1.5 var(--font-read); padding-left: 4px; white-space: nowrap; overflow: hidden; color: var(--color-ink-2); }
-	.tl-shut { position: absolute; top: 24px; bottom: 0; opacity: 0.7; }
-	.tl-day { position: absolute; bottom: 0; font-size: 10.5px; color: var(--color-ink-3); text-align: center; }
-	.tl-mark { position: absolute; display: flex; align-items: center; gap: 5px; white-space: nowrap; z-index: 2; }
-	.tl-mark.event { gap: 7px; }
-	.tl-tag { background: color-mix(in srgb, var(--color-sail) 82%, transparent); padding: 0 3px; border-radius: 2px; }
-	.tl-mark:hover .tl-tag { text-decoration: underline; }
-	.dot { width: 12px; height: 12px; border-radius: 50%; background: var(--color-ink-2); border: 3px solid var(--color-sail); }
-	.dot.ring { background: radial-gradient(circle, var(--color-petrol) 0 2px, #fff 2.5px); border: 1.5px solid var(--color-petrol); }
-	.tl-now { position: absolute; top: 0; bottom: 0; width: 0; border-left: 2px solid var(--color-saffron); z-index: 1; pointer-events: none; }
-	.tl-mark.turned { flex-direction: row-reverse; transform: translateX(-100%); }
-	.tl-now span { position: absolute; bottom: 2px; left: 3px; font: 600 11px/1 var(--font-ui); color: var(--color-saffron-ink); background: var(--color-sail); padding: 2px; }
+	.tl-month {
+		position: absolute;
+		top: 0;
+		height: 100%;
+		border-left: 1px solid var(--color-rule);
+		font: 500 14px/1.5 var(--font-read);
+		padding-left: 4px;
+		white-space: nowrap;
+		overflow: hidden;
+		color: var(--color-ink-2);
+	}
+	.tl-shut {
+		position: absolute;
+		top: 24px;
+		bottom: 0;
+		opacity: 0.7;
+	}
+	.tl-day {
+		position: absolute;
+		bottom: 0;
+		font-size: 10.5px;
+		color: var(--color-ink-3);
+		text-align: center;
+	}
+	.tl-mark {
+		position: absolute;
+		display: flex;
+		align-items: center;
+		gap: 5px;
+		white-space: nowrap;
+		z-index: 2;
+	}
+	.tl-mark.event {
+		gap: 7px;
+	}
+	.tl-tag {
+		background: color-mix(in srgb, var(--color-sail) 82%, transparent);
+		padding: 0 3px;
+		border-radius: 2px;
+	}
+	.tl-mark:hover .tl-tag {
+		text-decoration: underline;
+	}
+	.dot {
+		width: 12px;
+		height: 12px;
+		border-radius: 50%;
+		background: var(--color-ink-2);
+		border: 3px solid var(--color-sail);
+	}
+	.dot.ring {
+		background: radial-gradient(circle, var(--color-petrol) 0 2px, #fff 2.5px);
+		border: 1.5px solid var(--color-petrol);
+	}
+	.tl-now {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		width: 0;
+		border-left: 2px solid var(--color-saffron);
+		z-index: 1;
+		pointer-events: none;
+	}
+	.tl-mark.turned {
+		flex-direction: row-reverse;
+		transform: translateX(-100%);
+	}
+	.tl-now span {
+		position: absolute;
+		bottom: 2px;
+		left: 3px;
+		font: 600 11px/1 var(--font-ui);
+		color: var(--color-saffron-ink);
+		background: var(--color-sail);
+		padding: 2px;
+	}
 </style>

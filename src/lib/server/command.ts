@@ -10,11 +10,29 @@ import type { Db } from './db/open.ts';
 import { newId } from './ids.ts';
 import { appendAudit } from './trust/audit.ts';
 
-export type Staff = { id: string; login: string; name: string; initials: string; email: string; role: Role; level: string };
+export type Staff = {
+	id: string;
+	login: string;
+	name: string;
+	initials: string;
+	email: string;
+	role: Role;
+	level: string;
+};
 /** Time as the department sees it: an instant, and its plain date in the department's zone. */
-export type Clock = { now(): string; today(): PlainDate; /** Where the department is. */ zone: string };
+export type Clock = {
+	now(): string;
+	today(): PlainDate;
+	/** Where the department is. */ zone: string;
+};
 export type Files = { put(data: Uint8Array): string; get(sha256: string): Buffer };
-export type World = { db: Db; clock: Clock; files: Files; origin: string; seal: () => Promise<{ p12: Buffer; password: string }> };
+export type World = {
+	db: Db;
+	clock: Clock;
+	files: Files;
+	origin: string;
+	seal: () => Promise<{ p12: Buffer; password: string }>;
+};
 /** Who does it. Outside signers act through their link, without a staff member. */
 export type Actor = { staff: Staff } | { guest: string };
 export type Ctx = World & { actor: Actor };
@@ -58,7 +76,14 @@ export class Conflict extends Error {
 	}
 }
 
-export type Result<T> = { ok: true; value: T } | { ok: false; errors: Record<string, string>; status: 400 | 403 | 404 | 409; conflict?: { by: string; version: number; differences: Difference[] } };
+export type Result<T> =
+	| { ok: true; value: T }
+	| {
+			ok: false;
+			errors: Record<string, string>;
+			status: 400 | 403 | 404 | 409;
+			conflict?: { by: string; version: number; differences: Difference[] };
+	  };
 
 export type Scribe = {
 	/** An entry in the matter's logbook, in words a lawyer would use; gives its id. */
@@ -68,7 +93,8 @@ export type Scribe = {
 	/** The matter the audit entry belongs to. */
 	matter(id: string): void;
 };
-export type LogKind = 'note' | 'matter' | 'people' | 'date' | 'task' | 'document' | 'signing' | 'time' | 'cost';
+export type LogKind =
+	'note' | 'matter' | 'people' | 'date' | 'task' | 'document' | 'signing' | 'time' | 'cost';
 
 type Spec<S extends z.ZodType, T> = {
 	name: string;
@@ -78,7 +104,11 @@ type Spec<S extends z.ZodType, T> = {
 	run(ctx: Ctx, input: z.output<S>, scribe: Scribe): T;
 };
 
-export type Command<I, T> = { (ctx: Ctx, input: I): Result<T>; commandName: string; action: Action | null };
+export type Command<I, T> = {
+	(ctx: Ctx, input: I): Result<T>;
+	commandName: string;
+	action: Action | null;
+};
 
 /** The acting member of staff. */
 export function staffOf(ctx: Ctx): Staff {
@@ -86,7 +116,14 @@ export function staffOf(ctx: Ctx): Staff {
 	return ctx.actor.staff;
 }
 
-type Known = { name: string; action: Action | null; /** The command with any input: for the tests of access. */ call: (ctx: Ctx, raw: unknown) => Result<unknown> };
+type Known = {
+	name: string;
+	action: Action | null;
+	/** The command with any input: for the tests of access. */ call: (
+		ctx: Ctx,
+		raw: unknown
+	) => Result<unknown>;
+};
 const all: Known[] = [];
 /** Every command there is, for the tests of access. */
 export const commands = (): readonly Known[] => all;
@@ -94,35 +131,67 @@ export const commands = (): readonly Known[] => all;
 /** Makes a command. Problems a user can cause come back as values; anything else is thrown and nothing is saved. */
 export function command<S extends z.ZodType, T>(spec: Spec<S, T>): Command<z.input<S>, T> {
 	const run = (ctx: Ctx, raw: z.input<S>): Result<T> => {
-		if (spec.action !== null && !('staff' in ctx.actor && may(ctx.actor.staff.role, spec.action))) return { ok: false, status: 403, errors: { '': new Forbidden().message } };
+		if (spec.action !== null && !('staff' in ctx.actor && may(ctx.actor.staff.role, spec.action)))
+			return { ok: false, status: 403, errors: { '': new Forbidden().message } };
 		const parsed = spec.input.safeParse(raw);
 		if (!parsed.success) return { ok: false, status: 400, errors: fieldErrors(parsed.error) };
 		try {
-			const value = ctx.db.transaction(() => {
-				let matterId: string | null = null;
-				const detail: Record<string, unknown> = {};
-				const out = spec.run(ctx, parsed.data, {
-					log: (id, kind, text, link) => {
-						const logId = newId('log');
-						ctx.db.prepare('INSERT INTO logbook (id, matter_id, at, staff_id, kind, text, link) VALUES (?, ?, ?, ?, ?, ?, ?)').run(logId, id, ctx.clock.now(), 'staff' in ctx.actor ? ctx.actor.staff.id : null, kind, text, link ?? null);
-						return logId;
-					},
-					note: (more) => void Object.assign(detail, more),
-					matter: (id) => void (matterId = id)
-				});
-				appendAudit(ctx.db, { at: ctx.clock.now(), actor: 'staff' in ctx.actor ? ctx.actor.staff.login : `guest ${ctx.actor.guest}`, action: spec.name, matterId, detail });
-				return out;
-			}).immediate();
+			const value = ctx.db
+				.transaction(() => {
+					let matterId: string | null = null;
+					const detail: Record<string, unknown> = {};
+					const out = spec.run(ctx, parsed.data, {
+						log: (id, kind, text, link) => {
+							const logId = newId('log');
+							ctx.db
+								.prepare(
+									'INSERT INTO logbook (id, matter_id, at, staff_id, kind, text, link) VALUES (?, ?, ?, ?, ?, ?, ?)'
+								)
+								.run(
+									logId,
+									id,
+									ctx.clock.now(),
+									'staff' in ctx.actor ? ctx.actor.staff.id : null,
+									kind,
+									text,
+									link ?? null
+								);
+							return logId;
+						},
+						note: (more) => void Object.assign(detail, more),
+						matter: (id) => void (matterId = id)
+					});
+					appendAudit(ctx.db, {
+						at: ctx.clock.now(),
+						actor: 'staff' in ctx.actor ? ctx.actor.staff.login : `guest ${ctx.actor.guest}`,
+						action: spec.name,
+						matterId,
+						detail
+					});
+					return out;
+				})
+				.immediate();
 			return { ok: true, value };
 		} catch (e) {
-			if (e instanceof Refused) return { ok: false, status: 400, errors: { ...e.others, [e.field]: e.message } };
+			if (e instanceof Refused)
+				return { ok: false, status: 400, errors: { ...e.others, [e.field]: e.message } };
 			if (e instanceof NotFound) return { ok: false, status: 404, errors: { '': e.message } };
 			if (e instanceof Forbidden) return { ok: false, status: 403, errors: { '': e.message } };
-			if (e instanceof Conflict) return { ok: false, status: 409, errors: { '': e.message }, conflict: { by: e.by, version: e.version, differences: e.differences } };
+			if (e instanceof Conflict)
+				return {
+					ok: false,
+					status: 409,
+					errors: { '': e.message },
+					conflict: { by: e.by, version: e.version, differences: e.differences }
+				};
 			throw e;
 		}
 	};
-	all.push({ name: spec.name, action: spec.action, call: (ctx, raw) => run(ctx, raw as z.input<S>) });
+	all.push({
+		name: spec.name,
+		action: spec.action,
+		call: (ctx, raw) => run(ctx, raw as z.input<S>)
+	});
 	return Object.assign(run, { commandName: spec.name, action: spec.action });
 }
 
@@ -137,7 +206,15 @@ export function fieldErrors(error: z.ZodError): Record<string, string> {
 export function makeClock(zone: string, start?: string): Clock {
 	const real = Date.now();
 	const [, d, h, m] = /^(\d{4}-\d\d-\d\d)(?:T(\d\d):(\d\d))?$/.exec(start ?? '') ?? [];
-	const shift = d === undefined ? 0 : instantOf(plain(d), h === undefined ? clockAt(real, zone).minutes : Number(h) * 60 + Number(m), zone) - Math.floor(real / 60_000) * 60_000;
+	const shift =
+		d === undefined
+			? 0
+			: instantOf(
+					plain(d),
+					h === undefined ? clockAt(real, zone).minutes : Number(h) * 60 + Number(m),
+					zone
+				) -
+				Math.floor(real / 60_000) * 60_000;
 	const ms = () => Date.now() + shift;
 	return { now: () => new Date(ms()).toISOString(), today: () => clockAt(ms(), zone).date, zone };
 }

@@ -20,10 +20,31 @@ describe('the database', () => {
 		assert.equal(db.pragma('foreign_keys', { simple: true }), 1);
 		assert.equal(db.pragma('journal_mode', { simple: true }), 'wal');
 		assert.equal(db.pragma('synchronous', { simple: true }), 2);
-		const loose = db.prepare<[], { name: string }>("SELECT name FROM pragma_table_list WHERE schema = 'main' AND type = 'table' AND strict = 0 AND name NOT LIKE 'sqlite%'").all().map((t) => t.name);
+		const loose = db
+			.prepare<[], { name: string }>(
+				"SELECT name FROM pragma_table_list WHERE schema = 'main' AND type = 'table' AND strict = 0 AND name NOT LIKE 'sqlite%'"
+			)
+			.all()
+			.map((t) => t.name);
 		assert.deepEqual(loose, []);
-		assert.throws(() => db.prepare("INSERT INTO cost_center (id, unit_id, code, name) VALUES ('x', 'none', '1', 'x')").run(), /FOREIGN KEY/);
-		assert.throws(() => db.prepare("INSERT INTO rate (id, from_day, cents_per_hour) VALUES ('x', '2026-01-01', 'much')").run(), /cannot store TEXT/);
+		assert.throws(
+			() =>
+				db
+					.prepare(
+						"INSERT INTO cost_center (id, unit_id, code, name) VALUES ('x', 'none', '1', 'x')"
+					)
+					.run(),
+			/FOREIGN KEY/
+		);
+		assert.throws(
+			() =>
+				db
+					.prepare(
+						"INSERT INTO rate (id, from_day, cents_per_hour) VALUES ('x', '2026-01-01', 'much')"
+					)
+					.run(),
+			/cannot store TEXT/
+		);
 		db.close();
 	});
 	it('migrates once and keeps what is there when it is opened again', () => {
@@ -32,8 +53,16 @@ describe('the database', () => {
 		db.prepare("INSERT INTO setting VALUES ('department', 'Kept')").run();
 		db.close();
 		const again = openDb(path);
-		assert.equal(again.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'").get()!.value, 'Kept');
-		assert.equal(again.pragma('user_version', { simple: true }), readdirSync('src/lib/server/db/migrations').length);
+		assert.equal(
+			again
+				.prepare<[], { value: string }>("SELECT value FROM setting WHERE name = 'department'")
+				.get()!.value,
+			'Kept'
+		);
+		assert.equal(
+			again.pragma('user_version', { simple: true }),
+			readdirSync('src/lib/server/db/migrations').length
+		);
 		again.close();
 	});
 });
@@ -55,10 +84,18 @@ describe('the file store', () => {
 
 describe('settings and the clock', () => {
 	it('are read from the environment', () => {
-		const s = readSettings({ KITE_ORIGIN: 'https://legal.example.com/', KITE_TODAY: '2026-11-23', KITE_DATA: '/x' });
-		assert.deepEqual([s.origin, s.secure, s.today, s.data], ['https://legal.example.com', true, '2026-11-23', '/x']);
+		const s = readSettings({
+			KITE_ORIGIN: 'https://legal.example.com/',
+			KITE_TODAY: '2026-11-23',
+			KITE_DATA: '/x'
+		});
+		assert.deepEqual(
+			[s.origin, s.secure, s.today, s.data],
+			['https://legal.example.com', true, '2026-11-23', '/x']
+		);
 		assert.equal(readSettings({ PORT: '4000' }).origin, 'http://localhost:4000');
-		for (const bad of ['2026-02-30', '2026-11-23T24:00', '2026-11-23 10:00', '23.11.2026']) assert.throws(() => readSettings({ KITE_TODAY: bad }), /KITE_TODAY is not a date/);
+		for (const bad of ['2026-02-30', '2026-11-23T24:00', '2026-11-23 10:00', '23.11.2026'])
+			assert.throws(() => readSettings({ KITE_TODAY: bad }), /KITE_TODAY is not a date/);
 		assert.equal(readSettings({ KITE_TODAY: '2026-11-23T10:00' }).today, '2026-11-23T10:00');
 	});
 	it('pin the day and let the time of day run', () => {
@@ -70,7 +107,11 @@ describe('settings and the clock', () => {
 		const c = makeClock('America/Los_Angeles', '2026-11-23T23:30');
 		assert.match(c.now(), /^2026-11-24T07:3/);
 		assert.equal(c.today(), '2026-11-23');
-		assert.match(makeClock('America/Los_Angeles', '2026-07-01T23:30').now(), /^2026-07-02T06:3/, 'in summer an hour sooner');
+		assert.match(
+			makeClock('America/Los_Angeles', '2026-07-01T23:30').now(),
+			/^2026-07-02T06:3/,
+			'in summer an hour sooner'
+		);
 	});
 	it('make a seal of the house’s own once, readable by nobody else', async () => {
 		const data = folder();
@@ -87,7 +128,9 @@ describe('settings and the clock', () => {
 
 describe('ids', () => {
 	it('sort by the time they were made, also within a millisecond', () => {
-		const ids = Array.from({ length: 20 }, (_, i) => newId('x', 1_790_000_000_000 + Math.floor(i / 10)));
+		const ids = Array.from({ length: 20 }, (_, i) =>
+			newId('x', 1_790_000_000_000 + Math.floor(i / 10))
+		);
 		assert.deepEqual([...ids].sort(), ids);
 		assert.equal(new Set(ids).size, 20);
 		assert.match(ids[0]!, /^x_[0-9a-z]{16}$/);
@@ -97,7 +140,12 @@ describe('ids', () => {
 describe('lists', () => {
 	it('page, filter and search matters without minding signs that SQL would', async () => {
 		const h = await testHouse();
-		for (let i = 0; i < 65; i++) newMatter(h, { title: i === 7 ? '100 % of 50_000 \\ tons' : `Matter ${i}`, kind: i % 2 ? 'agreement' : 'litigation', unitId: `unit_${i % 6}` });
+		for (let i = 0; i < 65; i++)
+			newMatter(h, {
+				title: i === 7 ? '100 % of 50_000 \\ tons' : `Matter ${i}`,
+				kind: i % 2 ? 'agreement' : 'litigation',
+				unitId: `unit_${i % 6}`
+			});
 		const me = h.staff('castellan');
 		const all = matterList(h, me, { who: 'all' });
 		assert.deepEqual([all.total, all.rows.length], [65, 60]);
@@ -112,11 +160,24 @@ describe('lists', () => {
 	it('page and search a logbook', async () => {
 		const h = await testHouse();
 		const { matterId } = newMatter(h);
-		for (let i = 0; i < 120; i++) writeNote(h.as('okafor'), { matterId, words: `Note ${i}${i === 50 ? ' about the bell' : ''}` });
-		const me = h.staff('okafor'), first = logbook(h, me, matterId);
+		for (let i = 0; i < 120; i++)
+			writeNote(h.as('okafor'), {
+				matterId,
+				words: `Note ${i}${i === 50 ? ' about the bell' : ''}`
+			});
+		const me = h.staff('okafor'),
+			first = logbook(h, me, matterId);
 		assert.ok(first.next);
 		const second = logbook(h, me, matterId, { before: first.next });
-		assert.deepEqual([first.total, first.rows.length, new Set([...first.rows, ...second.rows].map((r) => r.id)).size, second.next], [first.total, 100, first.total, null]);
+		assert.deepEqual(
+			[
+				first.total,
+				first.rows.length,
+				new Set([...first.rows, ...second.rows].map((r) => r.id)).size,
+				second.next
+			],
+			[first.total, 100, first.total, null]
+		);
 		assert.equal(logbook(h, me, matterId, { q: 'bell' }).rows[0]!.text, 'Note 50 about the bell');
 		assert.equal(logbook(h, me, matterId, { kind: 'matter' }).total, 1);
 		assert.equal(logbook(h, me, matterId).rows[0]!.text, 'Note 119', 'newest first');

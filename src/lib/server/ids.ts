@@ -17,4 +17,5 @@ export function newId(prefix: string, ms = Date.now()): string {
 
 /** 256 bits of chance, for links and sessions. Only its hash is stored. */
 export const newToken = (): string => randomBytes(32).toString('base64url');
-export const sha256 = (data: string | Uint8Array): string => createHash('sha256').update(data).digest('hex');
+export const sha256 = (data: string | Uint8Array): string =>
+	createHash('sha256').update(data).digest('hex');

@@ -26,12 +26,39 @@ it('a database of the first version comes to the present one with nothing lost, 
 	old.close();
 	const db = openDb(path);
 	const all = (sql: string) => db.prepare(sql).all();
-	assert.deepEqual(all('SELECT matter_id, fact, value FROM matter_fact ORDER BY fact'), [{ matter_id: 'mat_1', fact: 'case-number', value: '3:26-cv-1' }, { matter_id: 'mat_1', fact: 'court', value: 'N.D. Cal.' }, { matter_id: 'mat_1', fact: 'judge', value: 'Hon. Q' }]);
-	assert.deepEqual(all('SELECT matter_id, text FROM matter_caution'), [{ matter_id: 'mat_1', text: 'Only through counsel' }]);
-	assert.deepEqual(all('SELECT kind, name FROM person_name'), [{ kind: 'former', name: 'Halina Brightwater' }]);
-	assert.deepEqual(all('SELECT kind, value FROM person_contact ORDER BY kind'), [{ kind: 'mail', value: 'h@mail.example' }, { kind: 'phone', value: '+1 415 555 0100' }]);
-	assert.deepEqual(all('SELECT subject, state FROM task'), [{ subject: 'Order survey', state: 'open' }]);
-	for (const [word, kind] of [['cv', 'matter'], ['brightwater', 'person'], ['kelp', 'note'], ['survey', 'task'], ['log', 'time']] as const) assert.ok((all(`SELECT s.kind FROM search x JOIN search_text s ON s.id = x.rowid WHERE search MATCH '${word}'`) as { kind: string }[]).some((r) => r.kind === kind), word);
+	assert.deepEqual(all('SELECT matter_id, fact, value FROM matter_fact ORDER BY fact'), [
+		{ matter_id: 'mat_1', fact: 'case-number', value: '3:26-cv-1' },
+		{ matter_id: 'mat_1', fact: 'court', value: 'N.D. Cal.' },
+		{ matter_id: 'mat_1', fact: 'judge', value: 'Hon. Q' }
+	]);
+	assert.deepEqual(all('SELECT matter_id, text FROM matter_caution'), [
+		{ matter_id: 'mat_1', text: 'Only through counsel' }
+	]);
+	assert.deepEqual(all('SELECT kind, name FROM person_name'), [
+		{ kind: 'former', name: 'Halina Brightwater' }
+	]);
+	assert.deepEqual(all('SELECT kind, value FROM person_contact ORDER BY kind'), [
+		{ kind: 'mail', value: 'h@mail.example' },
+		{ kind: 'phone', value: '+1 415 555 0100' }
+	]);
+	assert.deepEqual(all('SELECT subject, state FROM task'), [
+		{ subject: 'Order survey', state: 'open' }
+	]);
+	for (const [word, kind] of [
+		['cv', 'matter'],
+		['brightwater', 'person'],
+		['kelp', 'note'],
+		['survey', 'task'],
+		['log', 'time']
+	] as const)
+		assert.ok(
+			(
+				all(
+					`SELECT s.kind FROM search x JOIN search_text s ON s.id = x.rowid WHERE search MATCH '${word}'`
+				) as { kind: string }[]
+			).some((r) => r.kind === kind),
+			word
+		);
 	db.prepare("UPDATE matter SET title = 'Pier nine' WHERE id = 'mat_1'").run();
 	assert.equal(all("SELECT 1 FROM search WHERE search MATCH 'nine'").length, 1);
 	assert.deepEqual(all('PRAGMA foreign_key_check'), []);

@@ -6,12 +6,24 @@ import { newId } from './ids.ts';
 import { addKinds } from './matters/kinds.ts';
 
 const ABOUT: Record<string, string> = {
-	'Letter on the matter': 'To anyone outside: the case, our dates, the people. Asks for the recipient and what the letter is for.',
-	'Notice to preserve documents': 'To a colleague in a business unit: keep everything that concerns the matter.'
+	'Letter on the matter':
+		'To anyone outside: the case, our dates, the people. Asks for the recipient and what the letter is for.',
+	'Notice to preserve documents':
+		'To a colleague in a business unit: keep everything that concerns the matter.'
 };
 const CODES: [string, string, number][] = [
-	['CALL', 'Calls and meetings, outside', 1], ['MEET', 'Meetings, inside', 1], ['DRAFT', 'Drafting', 1], ['REVIEW', 'Review', 1], ['RESEARCH', 'Research', 1], ['DISC', 'Discovery', 1], ['HEAR', 'Hearings and trial', 1], ['NEGO', 'Negotiation', 1], ['ADVICE', 'Advice', 1],
-	['TRAIN', 'Training', 0], ['MANAGE', 'Running the department', 0], ['LEAVE', 'Leave', 0]
+	['CALL', 'Calls and meetings, outside', 1],
+	['MEET', 'Meetings, inside', 1],
+	['DRAFT', 'Drafting', 1],
+	['REVIEW', 'Review', 1],
+	['RESEARCH', 'Research', 1],
+	['DISC', 'Discovery', 1],
+	['HEAR', 'Hearings and trial', 1],
+	['NEGO', 'Negotiation', 1],
+	['ADVICE', 'Advice', 1],
+	['TRAIN', 'Training', 0],
+	['MANAGE', 'Running the department', 0],
+	['LEAVE', 'Leave', 0]
 ];
 
 /** Safe to call at every start: only what is not there is added. */
@@ -19,11 +31,22 @@ export function setUp(w: World): void {
 	const folder = join(process.env.KITE_HOME ?? process.cwd(), 'templates');
 	w.db.transaction(() => {
 		addKinds(w);
-		if (!w.db.prepare('SELECT 1 FROM activity_code').get()) CODES.forEach(([code, name, work], i) => w.db.prepare('INSERT INTO activity_code (code, name, matter_work, position) VALUES (?, ?, ?, ?)').run(code, name, work, i));
+		if (!w.db.prepare('SELECT 1 FROM activity_code').get())
+			CODES.forEach(([code, name, work], i) =>
+				w.db
+					.prepare(
+						'INSERT INTO activity_code (code, name, matter_work, position) VALUES (?, ?, ?, ?)'
+					)
+					.run(code, name, work, i)
+			);
 		if (existsSync(folder) && !w.db.prepare('SELECT 1 FROM template').get())
-			for (const f of readdirSync(folder).filter((n) => n.endsWith('.docx')).sort()) {
+			for (const f of readdirSync(folder)
+				.filter((n) => n.endsWith('.docx'))
+				.sort()) {
 				const name = f.replace(/\.docx$/, '');
-				w.db.prepare('INSERT INTO template (id, name, description, sha256) VALUES (?, ?, ?, ?)').run(newId('tpl'), name, ABOUT[name] ?? '', w.files.put(readFileSync(join(folder, f))));
+				w.db
+					.prepare('INSERT INTO template (id, name, description, sha256) VALUES (?, ?, ?, ?)')
+					.run(newId('tpl'), name, ABOUT[name] ?? '', w.files.put(readFileSync(join(folder, f))));
 			}
 	})();
 }

@@ -18,17 +18,32 @@ export function only(event: { locals: App.Locals }, action: Action): Staff {
 	return s;
 }
 
-export const missing = (what: string): never => error(404, `There is no such ${what}, or it is not yours to see.`);
+export const missing = (what: string): never =>
+	error(404, `There is no such ${what}, or it is not yours to see.`);
 
-export type Failure = ActionFailure<{ errors: Record<string, string>; conflict?: { by: string; version: number; differences: Difference[] } }>;
+export type Failure = ActionFailure<{
+	errors: Record<string, string>;
+	conflict?: { by: string; version: number; differences: Difference[] };
+}>;
 /** A command's result as a form action's answer. Mail that was queued goes out at once. */
 export function answer<T, O>(result: Result<T>, done: (value: T) => O): O | Failure {
-	if (!result.ok) return fail(result.status, { errors: result.errors, ...(result.conflict ? { conflict: result.conflict } : {}) });
+	if (!result.ok)
+		return fail(result.status, {
+			errors: result.errors,
+			...(result.conflict ? { conflict: result.conflict } : {})
+		});
 	nudge();
 	return done(result.value);
 }
 
-export type Form = { text(name: string): string; maybe(name: string): string | null; all(name: string): string[]; file(name: string): File | null; json(name: string): unknown; data: FormData };
+export type Form = {
+	text(name: string): string;
+	maybe(name: string): string | null;
+	all(name: string): string[];
+	file(name: string): File | null;
+	json(name: string): unknown;
+	data: FormData;
+};
 /** The fields of a form. */
 export async function form(event: RequestEvent): Promise<Form> {
 	const data = await event.request.formData();
@@ -37,7 +52,10 @@ export async function form(event: RequestEvent): Promise<Form> {
 		return typeof v === 'string' ? v : '';
 	};
 	return {
-		data, text, maybe: (name) => text(name) || null, all: (name) => data.getAll(name).filter((v): v is string => typeof v === 'string'),
+		data,
+		text,
+		maybe: (name) => text(name) || null,
+		all: (name) => data.getAll(name).filter((v): v is string => typeof v === 'string'),
 		file: (name) => {
 			const v = data.get(name);
 			return v instanceof File && v.name !== '' ? v : null;

@@ -5,34 +5,74 @@
 	import type { Snippet } from 'svelte';
 	import type { Difference } from '#server/command.ts';
 	type Conflict = { by: string; version: number; differences: Difference[] };
-	type Props = { action: string; ondone?: (data: Record<string, unknown>) => void | Promise<void>; onconflict?: (c: Conflict) => void; children: Snippet<[{ errors: Record<string, string>; busy: boolean }]>; class?: string; files?: boolean; before?: (data: FormData) => string | undefined; stay?: boolean };
-	let { action, ondone, onconflict, children, class: more = '', files = false, before, stay = false }: Props = $props();
+	type Props = {
+		action: string;
+		ondone?: (data: Record<string, unknown>) => void | Promise<void>;
+		onconflict?: (c: Conflict) => void;
+		children: Snippet<[{ errors: Record<string, string>; busy: boolean }]>;
+		class?: string;
+		files?: boolean;
+		before?: (data: FormData) => string | undefined;
+		stay?: boolean;
+	};
+	let {
+		action,
+		ondone,
+		onconflict,
+		children,
+		class: more = '',
+		files = false,
+		before,
+		stay = false
+	}: Props = $props();
 	let errors = $state<Record<string, string>>({});
 	let busy = $state(false);
 </script>
 
 <form
-	method="post" {action} class={more} enctype={files ? 'multipart/form-data' : undefined} novalidate
+	method="post"
+	{action}
+	class={more}
+	enctype={files ? 'multipart/form-data' : undefined}
+	novalidate
 	use:enhance={({ formData, cancel }) => {
 		errors = {};
 		const fault = before?.(formData);
-		if (fault) { errors = { '': fault }; cancel(); return; }
+		if (fault) {
+			errors = { '': fault };
+			cancel();
+			return;
+		}
 		busy = true;
 		return async ({ result, formElement }) => {
 			busy = false;
 			if (result.type === 'failure') {
 				errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
-				if (result.data?.conflict && onconflict) { onconflict(result.data.conflict as Conflict); errors = {}; return; }
+				if (result.data?.conflict && onconflict) {
+					onconflict(result.data.conflict as Conflict);
+					errors = {};
+					return;
+				}
 				// To the field at fault, but never away from one that somebody has begun to mend.
 				const here = document.activeElement;
-				requestAnimationFrame(() => { if (document.activeElement === here) formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus(); });
+				requestAnimationFrame(() => {
+					if (document.activeElement === here)
+						formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+				});
 			} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
 			else if (result.type === 'success') {
 				if (!stay) await invalidateAll();
 				await ondone?.((result.data as Record<string, unknown>) ?? {});
-			} else if (result.status === 401) errors = { '': 'You are signed out. Sign in again in another tab; what you typed is kept here.' };
-			else if (result.status === 413) errors = { '': 'That is too large: a file may have at most 50 MB.' };
-			else if (result.status) errors = { '': `${(result.error as { message?: string })?.message ?? 'Something went wrong.'} What you typed is kept; try again.` };
+			} else if (result.status === 401)
+				errors = {
+					'': 'You are signed out. Sign in again in another tab; what you typed is kept here.'
+				};
+			else if (result.status === 413)
+				errors = { '': 'That is too large: a file may have at most 50 MB.' };
+			else if (result.status)
+				errors = {
+					'': `${(result.error as { message?: string })?.message ?? 'Something went wrong.'} What you typed is kept; try again.`
+				};
 			else await applyAction(result);
 		};
 	}}

@@ -2,10 +2,37 @@
 <script lang="ts" module>
 	export type Item = { value: string; label: string; about?: string };
 </script>
+
 <script lang="ts">
 	import { Combobox } from 'bits-ui';
-	type Props = { label: string; name: string; value: string; items?: Item[]; find?: (typed: string) => Promise<Item[]>; error?: string | undefined; hint?: string | undefined; typed?: string; placeholder?: string; onpick?: (item: Item) => void; offer?: (typed: string) => Item | null; class?: string };
-	let { label, name, value = $bindable(), items = [], find, error, hint, typed = $bindable(''), placeholder = 'Type to find', onpick, offer, class: more = '' }: Props = $props();
+	type Props = {
+		label: string;
+		name: string;
+		value: string;
+		items?: Item[];
+		find?: (typed: string) => Promise<Item[]>;
+		error?: string | undefined;
+		hint?: string | undefined;
+		typed?: string;
+		placeholder?: string;
+		onpick?: (item: Item) => void;
+		offer?: (typed: string) => Item | null;
+		class?: string;
+	};
+	let {
+		label,
+		name,
+		value = $bindable(),
+		items = [],
+		find,
+		error,
+		hint,
+		typed = $bindable(''),
+		placeholder = 'Type to find',
+		onpick,
+		offer,
+		class: more = ''
+	}: Props = $props();
 	const id = $props.id();
 	let found = $state<Item[]>([]);
 	let open = $state(false);
@@ -15,9 +42,16 @@
 	const words = $derived(typed.toLowerCase().split(/\s+/).filter(Boolean));
 	const chosen = $derived(items.find((i) => i.value === value));
 	const shown = $derived.by(() => {
-		const list = find ? found : items.filter((i) => chosen?.label === typed || words.every((w) => i.label.toLowerCase().includes(w)));
-		const extra = offer && typed.trim() && (!find || answered === typed) ? offer(typed.trim()) : null;
-		return extra && !list.some((i) => i.label.toLowerCase() === typed.trim().toLowerCase()) ? [...list, extra] : list;
+		const list = find
+			? found
+			: items.filter(
+					(i) => chosen?.label === typed || words.every((w) => i.label.toLowerCase().includes(w))
+				);
+		const extra =
+			offer && typed.trim() && (!find || answered === typed) ? offer(typed.trim()) : null;
+		return extra && !list.some((i) => i.label.toLowerCase() === typed.trim().toLowerCase())
+			? [...list, extra]
+			: list;
 	});
 	async function type(e: Event) {
 		typed = (e.target as HTMLInputElement).value;
@@ -26,30 +60,85 @@
 		if (!find) return;
 		const mine = ++last;
 		const got = typed.trim() ? await find(typed) : [];
-		if (mine === last) { found = got; answered = typed; }
+		if (mine === last) {
+			found = got;
+			answered = typed;
+		}
 	}
 	const all = $derived([...items, ...found, ...shown]);
 </script>
 
 <div class={more}>
 	<label class="label" for={id}>{label}</label>
-	<Combobox.Root type="single" bind:value bind:open items={shown.map((i) => ({ value: i.value, label: i.label }))} inputValue={typed} onValueChange={(v) => { const it = all.find((i) => i.value === v); if (it) { typed = it.label; onpick?.(it); } }}>
-		<Combobox.Input {id} class="box" {placeholder} autocomplete="off" oninput={type} onfocus={() => { if (!find && !value) open = true; }} aria-invalid={error ? 'true' : undefined} aria-describedby={error || hint ? `${id}-more` : undefined} />
+	<Combobox.Root
+		type="single"
+		bind:value
+		bind:open
+		items={shown.map((i) => ({ value: i.value, label: i.label }))}
+		inputValue={typed}
+		onValueChange={(v) => {
+			const it = all.find((i) => i.value === v);
+			if (it) {
+				typed = it.label;
+				onpick?.(it);
+			}
+		}}
+	>
+		<Combobox.Input
+			{id}
+			class="box"
+			{placeholder}
+			autocomplete="off"
+			oninput={type}
+			onfocus={() => {
+				if (!find && !value) open = true;
+			}}
+			aria-invalid={error ? 'true' : undefined}
+			aria-describedby={error || hint ? `${id}-more` : undefined}
+		/>
 		<Combobox.Portal>
 			<Combobox.Content class="choices" sideOffset={3}>
 				{#each shown as item (item.value)}
-					<Combobox.Item value={item.value} label={item.label} class="choice">{item.label}{#if item.about}<span class="sub ml-2 text-[12.5px]">{item.about}</span>{/if}</Combobox.Item>
-				{:else}<div class="sub px-2 py-1.5">{typed.trim() ? 'Nothing found.' : 'Type to find.'}</div>{/each}
+					<Combobox.Item value={item.value} label={item.label} class="choice"
+						>{item.label}{#if item.about}<span class="sub ml-2 text-[12.5px]">{item.about}</span
+							>{/if}</Combobox.Item
+					>
+				{:else}<div class="sub px-2 py-1.5">
+						{typed.trim() ? 'Nothing found.' : 'Type to find.'}
+					</div>{/each}
 			</Combobox.Content>
 		</Combobox.Portal>
 	</Combobox.Root>
 	<input type="hidden" {name} {value} />
-	{#if error}<p class="fault mt-1" id="{id}-more">{error}</p>{:else if hint}<p class="sub mt-1 text-[12.5px]" id="{id}-more">{hint}</p>{/if}
+	{#if error}<p class="fault mt-1" id="{id}-more">{error}</p>{:else if hint}<p
+			class="sub mt-1 text-[12.5px]"
+			id="{id}-more"
+		>
+			{hint}
+		</p>{/if}
 </div>
 
 <style>
-	:global(.choices) { z-index: 50; width: var(--bits-combobox-anchor-width); max-height: 280px; overflow-y: auto; background: #fff; border: 1px solid var(--color-rule); border-radius: 6px; padding: 4px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); }
-	:global(.choice) { padding: 6px 8px; border-radius: 4px; cursor: pointer; }
-	:global(.choice[data-highlighted]) { background: var(--color-petrol-wash); }
-	:global(.choice[data-selected]) { font-weight: 600; }
+	:global(.choices) {
+		z-index: 50;
+		width: var(--bits-combobox-anchor-width);
+		max-height: 280px;
+		overflow-y: auto;
+		background: #fff;
+		border: 1px solid var(--color-rule);
+		border-radius: 6px;
+		padding: 4px;
+		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+	}
+	:global(.choice) {
+		padding: 6px 8px;
+		border-radius: 4px;
+		cursor: pointer;
+	}
+	:global(.choice[data-highlighted]) {
+		background: var(--color-petrol-wash);
+	}
+	:global(.choice[data-selected]) {
+		font-weight: 600;
+	}
 </style>

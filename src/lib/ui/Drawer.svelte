@@ -2,11 +2,23 @@
 <script lang="ts">
 	import { Dialog } from 'bits-ui';
 	import type { Snippet } from 'svelte';
-	type Props = { open: boolean; title: string; about?: string; onclose?: () => void; children: Snippet; wide?: boolean };
+	type Props = {
+		open: boolean;
+		title: string;
+		about?: string;
+		onclose?: () => void;
+		children: Snippet;
+		wide?: boolean;
+	};
 	let { open = $bindable(), title, about = '', onclose, children, wide = false }: Props = $props();
 </script>
 
-<Dialog.Root bind:open onOpenChange={(o) => { if (!o) onclose?.(); }}>
+<Dialog.Root
+	bind:open
+	onOpenChange={(o) => {
+		if (!o) onclose?.();
+	}}
+>
 	<Dialog.Portal>
 		<Dialog.Overlay class="veil" />
 		<Dialog.Content class="drawer {wide ? 'wide' : ''}" interactOutsideBehavior="ignore">
@@ -23,9 +35,37 @@
 </Dialog.Root>
 
 <style>
-	:global(.veil) { position: fixed; inset: 46px 0 50px 0; background: rgb(19 38 44 / 0.12); z-index: 30; }
-	:global(.drawer) { position: fixed; z-index: 31; top: 46px; right: 0; bottom: 50px; width: 420px; max-width: 100vw; overflow-y: auto; background: #fff; border-left: 1px solid var(--color-rule); box-shadow: -12px 0 28px rgb(19 38 44 / 0.1); padding: 18px 22px 24px; animation: drawer-in 130ms ease-out; }
-	:global(.drawer.wide) { width: 560px; }
-	:global(.drawer-title) { font: 500 22px/1.2 var(--font-read) !important; }
-	@keyframes -global-drawer-in { from { transform: translateX(24px); opacity: 0; } }
+	:global(.veil) {
+		position: fixed;
+		inset: 46px 0 50px 0;
+		background: rgb(19 38 44 / 0.12);
+		z-index: 30;
+	}
+	:global(.drawer) {
+		position: fixed;
+		z-index: 31;
+		top: 46px;
+		right: 0;
+		bottom: 50px;
+		width: 420px;
+		max-width: 100vw;
+		overflow-y: auto;
+		background: #fff;
+		border-left: 1px solid var(--color-rule);
+		box-shadow: -12px 0 28px rgb(19 38 44 / 0.1);
+		padding: 18px 22px 24px;
+		animation: drawer-in 130ms ease-out;
+	}
+	:global(.drawer.wide) {
+		width: 560px;
+	}
+	:global(.drawer-title) {
+		font: 500 22px/1.2 var(--font-read) !important;
+	}
+	@keyframes -global-drawer-in {
+		from {
+			transform: translateX(24px);
+			opacity: 0;
+		}
+	}
 </style>

@@ -2,4 +2,5 @@
 	import type { Snippet } from 'svelte';
 	let { children }: { children: Snippet } = $props();
 </script>
+
 <div class="read py-6 text-[16px] text-ink-2">{@render children()}</div>

@@ -5,8 +5,13 @@
 	let { total, per, what }: Props = $props();
 	const at = $derived(Math.max(1, Number(page.url.searchParams.get('page') ?? 1) || 1));
 	const last = $derived(Math.max(1, Math.ceil(total / per)));
-	const to = (n: number) => { const p = new URLSearchParams(page.url.searchParams); p.set('page', String(n)); return `?${p}`; };
+	const to = (n: number) => {
+		const p = new URLSearchParams(page.url.searchParams);
+		p.set('page', String(n));
+		return `?${p}`;
+	};
 </script>
+
 {#if total > per}
 	<nav class="no-print mt-3 flex items-center gap-3" aria-label="Pages of {what}">
 		<span class="sub">{(at - 1) * per + 1} to {Math.min(total, at * per)} of {total} {what}</span>

@@ -1,14 +1,19 @@
 /** What is typed in a drawer is kept in this tab until it is sent. */
 import { browser } from '$app/environment';
 
-export function draft<T extends Record<string, unknown>>(key: string, empty: T): { value: T; clear(): void } {
+export function draft<T extends Record<string, unknown>>(
+	key: string,
+	empty: T
+): { value: T; clear(): void } {
 	const place = `draft ${key}`;
 	let start = empty;
 	if (browser) {
 		try {
 			const kept = sessionStorage.getItem(place);
 			if (kept) start = { ...empty, ...(JSON.parse(kept) as Partial<T>) };
-		} catch { /* a draft that cannot be read is no draft */ }
+		} catch {
+			/* a draft that cannot be read is no draft */
+		}
 	}
 	const value = $state(start) as T;
 	$effect(() => {
@@ -17,7 +22,9 @@ export function draft<T extends Record<string, unknown>>(key: string, empty: T):
 		else sessionStorage.setItem(place, json);
 	});
 	return {
-		get value() { return value; },
+		get value() {
+			return value;
+		},
 		clear() {
 			Object.assign(value, structuredClone(empty));
 			if (browser) sessionStorage.removeItem(place);

@@ -16,11 +16,28 @@ export function load(event) {
 	const inside = may(me.role, 'matter.read');
 	return {
 		me: { id: me.id, name: me.name, initials: me.initials, role: ROLE_WORDS[me.role] },
-		can: { open: may(me.role, 'matter.open'), docket: may(me.role, 'docket.enter'), split: may(me.role, 'split.edit'), costs: mayRead(me), post: may(me.role, 'post.read') && settings().smtp === null, inside, kinds: may(me.role, 'kind.edit'), imports: may(me.role, 'import.run'), staff: may(me.role, 'docket.closure'), overview: may(me.role, 'overview.read'), decide: may(me.role, 'interest.decide') },
+		can: {
+			open: may(me.role, 'matter.open'),
+			docket: may(me.role, 'docket.enter'),
+			split: may(me.role, 'split.edit'),
+			costs: mayRead(me),
+			post: may(me.role, 'post.read') && settings().smtp === null,
+			inside,
+			kinds: may(me.role, 'kind.edit'),
+			imports: may(me.role, 'import.run'),
+			staff: may(me.role, 'docket.closure'),
+			overview: may(me.role, 'overview.read'),
+			decide: may(me.role, 'interest.decide')
+		},
 		department: departmentName(w),
-		today: w.clock.today(), zone: settings().zone,
+		today: w.clock.today(),
+		zone: settings().zone,
 		timers: inside ? timers(w, me) : [],
-		kinds: inside ? kinds(w) : [], near: inside ? near(w, me) : [], newRequests: may(me.role, 'request.triage') ? openRequests(w) : 0,
-		units: inside || may(me.role, 'request.own') ? units(w) : [], staff: inside ? department(w) : [], books: inside ? matterBooks(w) : []
+		kinds: inside ? kinds(w) : [],
+		near: inside ? near(w, me) : [],
+		newRequests: may(me.role, 'request.triage') ? openRequests(w) : 0,
+		units: inside || may(me.role, 'request.own') ? units(w) : [],
+		staff: inside ? department(w) : [],
+		books: inside ? matterBooks(w) : []
 	};
 }

@@ -5,29 +5,77 @@
 	import OpenMatter from '$lib/OpenMatter.svelte';
 	import { opening } from '$lib/opening.svelte';
 	let { data, children } = $props();
-	const areas = $derived([
-		['/', 'Day sheet', true], ['/requests', 'Requests', true], ['/matters', 'Matters', data.can.inside], ['/people', 'People', data.can.inside], ['/docket', 'Docket', data.can.inside], ['/documents', 'Documents', data.can.inside], ['/time', 'Time', data.can.inside], ['/costs', 'Costs', data.can.costs], ['/post', 'Post room', data.can.post], [data.can.kinds ? '/kinds' : data.can.imports ? '/imports' : '/staff', 'House', data.can.kinds || data.can.imports || data.can.staff]
-	].filter((a) => a[2]) as [string, string, boolean][]);
-	const under: Record<string, string[]> = { '/matters': ['/overview'], '/docket': ['/rulebooks', '/count'], '/people': ['/interest'], '/kinds': ['/imports', '/staff'], '/imports': ['/kinds', '/staff'] };
-	const on = (href: string) => (href === '/' ? page.url.pathname === '/' : [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p)));
-	let keys = $state(false), near = $state(false);
-	$effect(() => { void page.url.pathname; near = false; });
+	const areas = $derived(
+		[
+			['/', 'Day sheet', true],
+			['/requests', 'Requests', true],
+			['/matters', 'Matters', data.can.inside],
+			['/people', 'People', data.can.inside],
+			['/docket', 'Docket', data.can.inside],
+			['/documents', 'Documents', data.can.inside],
+			['/time', 'Time', data.can.inside],
+			['/costs', 'Costs', data.can.costs],
+			['/post', 'Post room', data.can.post],
+			[
+				data.can.kinds ? '/kinds' : data.can.imports ? '/imports' : '/staff',
+				'House',
+				data.can.kinds || data.can.imports || data.can.staff
+			]
+		].filter((a) => a[2]) as [string, string, boolean][]
+	);
+	const under: Record<string, string[]> = {
+		'/matters': ['/overview'],
+		'/docket': ['/rulebooks', '/count'],
+		'/people': ['/interest'],
+		'/kinds': ['/imports', '/staff'],
+		'/imports': ['/kinds', '/staff']
+	};
+	const on = (href: string) =>
+		href === '/'
+			? page.url.pathname === '/'
+			: [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p));
+	let keys = $state(false),
+		near = $state(false);
+	$effect(() => {
+		void page.url.pathname;
+		near = false;
+	});
 	/** Pinned and recent matters: one keystroke opens the list, arrows move in it. */
 	function walk(e: KeyboardEvent) {
 		const links = [...(e.currentTarget as HTMLElement).querySelectorAll<HTMLAnchorElement>('a')];
 		const i = links.indexOf(document.activeElement as HTMLAnchorElement);
-		if (e.key === 'ArrowDown' || e.key === 'ArrowUp') { e.preventDefault(); links[(i + (e.key === 'ArrowDown' ? 1 : links.length - 1)) % links.length]?.focus(); }
-		else if (e.key === 'Escape') near = false;
+		if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+			e.preventDefault();
+			links[(i + (e.key === 'ArrowDown' ? 1 : links.length - 1)) % links.length]?.focus();
+		} else if (e.key === 'Escape') near = false;
 		else if (/^[1-9]$/.test(e.key)) links[Number(e.key) - 1]?.click();
 	}
-	const focusFirst = (el: HTMLElement) => { el.querySelector('a')?.focus(); };
+	const focusFirst = (el: HTMLElement) => {
+		el.querySelector('a')?.focus();
+	};
 	function key(e: KeyboardEvent) {
 		const t = e.target as HTMLElement;
-		if (e.ctrlKey || e.metaKey || e.altKey || t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName)) return;
-		if (e.key === '?') { keys = !keys; e.preventDefault(); }
-		else if (e.key === 'Escape') { keys = false; near = false; }
-		else if (e.key === 'm' && data.can.inside && !document.querySelector('[role="dialog"]')) { near = true; e.preventDefault(); }
-		else if (e.key === 'n' && data.can.open && !document.querySelector('[role="dialog"]')) { opening.show(); e.preventDefault(); }
+		if (
+			e.ctrlKey ||
+			e.metaKey ||
+			e.altKey ||
+			t.isContentEditable ||
+			/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName)
+		)
+			return;
+		if (e.key === '?') {
+			keys = !keys;
+			e.preventDefault();
+		} else if (e.key === 'Escape') {
+			keys = false;
+			near = false;
+		} else if (e.key === 'm' && data.can.inside && !document.querySelector('[role="dialog"]')) {
+			near = true;
+			e.preventDefault();
+		} else if (e.key === 'n' && data.can.open && !document.querySelector('[role="dialog"]')) {
+			opening.show();
+			e.preventDefault();
+		}
 	}
 </script>
 
@@ -35,14 +83,33 @@
 <a class="vh focus:not-sr-only" href="#sheet">To the contents</a>
 <div class="frame">
 	<header class="on-dark band no-print">
-		<a href="/" class="flex items-center gap-[9px] text-white"><Logo /><span class="read text-[18px] font-medium max-sm:hidden">Kite Pen</span></a>
-		<nav class="flex h-full min-w-0 gap-[2px] overflow-x-auto" aria-label="Areas">{#each areas as [href, name] (href)}<a class="tab" class:on={on(href)} aria-current={on(href) ? 'page' : undefined} {href}>{name}</a>{/each}</nav>
+		<a href="/" class="flex items-center gap-[9px] text-white"
+			><Logo /><span class="read text-[18px] font-medium max-sm:hidden">Kite Pen</span></a
+		>
+		<nav class="flex h-full min-w-0 gap-[2px] overflow-x-auto" aria-label="Areas">
+			{#each areas as [href, name] (href)}<a
+					class="tab"
+					class:on={on(href)}
+					aria-current={on(href) ? 'page' : undefined}
+					{href}>{name}</a
+				>{/each}
+		</nav>
 		<div class="ml-auto flex items-center gap-4">
-			{#if data.can.open}<button class="open max-md:hidden" onclick={() => opening.show()}>Open a matter</button>{/if}
+			{#if data.can.open}<button class="open max-md:hidden" onclick={() => opening.show()}
+					>Open a matter</button
+				>{/if}
 			<span class="text-[#b9c9ca] max-xl:hidden">{data.department}</span>
 			<details class="who">
-				<summary aria-label="{data.me.initials}: {data.me.name}, {data.me.role}">{data.me.initials}</summary>
-				<div class="who-menu"><p class="font-semibold">{data.me.name}</p><p class="sub">{data.me.role}</p><form method="post" action="/sign-out" class="mt-3"><button class="btn">Sign out</button></form></div>
+				<summary aria-label="{data.me.initials}: {data.me.name}, {data.me.role}"
+					>{data.me.initials}</summary
+				>
+				<div class="who-menu">
+					<p class="font-semibold">{data.me.name}</p>
+					<p class="sub">{data.me.role}</p>
+					<form method="post" action="/sign-out" class="mt-3">
+						<button class="btn">Sign out</button>
+					</form>
+				</div>
 			</details>
 		</div>
 	</header>
@@ -51,25 +118,155 @@
 </div>
 {#if data.can.open}<OpenMatter />{/if}
 {#if near}
-	<div class="keys near" role="dialog" aria-label="Pinned and recent matters" tabindex="-1" onkeydown={walk} use:focusFirst><h2 class="ruled">Pinned and recent</h2>{#each data.near as m, i (m.number)}<a class="row flex h-9 items-center gap-2 px-1 hover:bg-petrol-wash focus:bg-petrol-wash" href="/matters/{m.number}"><span class="key">{i < 9 ? i + 1 : '·'}</span><b class="min-w-0 grow truncate font-semibold">{m.title}</b><span class="sub">{m.pinned ? 'pinned' : ''} {m.number}</span></a>{:else}<p class="sub mt-2">No matter was opened or pinned yet. <a class="act" href="/matters">Matters</a></p>{/each}</div>
+	<div
+		class="keys near"
+		role="dialog"
+		aria-label="Pinned and recent matters"
+		tabindex="-1"
+		onkeydown={walk}
+		use:focusFirst
+	>
+		<h2 class="ruled">Pinned and recent</h2>
+		{#each data.near as m, i (m.number)}<a
+				class="row flex h-9 items-center gap-2 px-1 hover:bg-petrol-wash focus:bg-petrol-wash"
+				href="/matters/{m.number}"
+				><span class="key">{i < 9 ? i + 1 : '·'}</span><b
+					class="min-w-0 grow truncate font-semibold">{m.title}</b
+				><span class="sub">{m.pinned ? 'pinned' : ''} {m.number}</span></a
+			>{:else}<p class="sub mt-2">
+				No matter was opened or pinned yet. <a class="act" href="/matters">Matters</a>
+			</p>{/each}
+	</div>
 {/if}
 {#if keys}
-	<div class="keys" role="dialog" aria-label="Keys"><h2 class="ruled">Keys</h2><dl class="mt-2 grid grid-cols-[70px_1fr] gap-y-1.5"><dt><span class="key">/</span></dt><dd>to the pen line</dd><dt><span class="key">n</span></dt><dd>open a matter</dd><dt><span class="key">m</span></dt><dd>pinned and recent matters</dd><dt><span class="key">Enter</span></dt><dd>commit the line, open a hit</dd><dt><span class="key">Esc</span></dt><dd>leave, close</dd><dt><span class="key">?</span></dt><dd>this list</dd></dl></div>
+	<div class="keys" role="dialog" aria-label="Keys">
+		<h2 class="ruled">Keys</h2>
+		<dl class="mt-2 grid grid-cols-[70px_1fr] gap-y-1.5">
+			<dt><span class="key">/</span></dt>
+			<dd>to the pen line</dd>
+			<dt><span class="key">n</span></dt>
+			<dd>open a matter</dd>
+			<dt><span class="key">m</span></dt>
+			<dd>pinned and recent matters</dd>
+			<dt><span class="key">Enter</span></dt>
+			<dd>commit the line, open a hit</dd>
+			<dt><span class="key">Esc</span></dt>
+			<dd>leave, close</dd>
+			<dt><span class="key">?</span></dt>
+			<dd>this list</dd>
+		</dl>
+	</div>
 {/if}
 
 <style>
-	.frame { display: grid; grid-template-columns: minmax(0, 1fr); grid-template-rows: 46px 1fr auto; height: 100vh; }
-	.band { background: var(--color-band); color: #cfdcdc; display: flex; align-items: center; padding: 0 20px; gap: 26px; }
-	.tab { display: flex; align-items: center; padding: 0 12px; color: #b9c9ca; font-weight: 500; position: relative; white-space: nowrap; }
-	.tab:hover, .tab.on { color: #fff; }
-	.tab.on::after { content: ''; position: absolute; left: 12px; right: 12px; bottom: 0; height: 3px; background: var(--color-saffron); }
-	.sheet { overflow-y: auto; min-height: 0; position: relative; outline: none; }
-	.who summary { list-style: none; width: 28px; height: 28px; border-radius: 50%; background: #2d4a53; color: #fff; display: grid; place-items: center; font-weight: 600; font-size: 11.5px; }
-	.who { position: relative; }
-	.who-menu { position: absolute; right: 0; top: 36px; z-index: 40; width: 210px; background: #fff; color: var(--color-ink); border: 1px solid var(--color-rule); border-radius: 6px; padding: 14px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); }
-	.keys { position: fixed; right: 20px; bottom: 66px; width: 300px; background: #fff; border: 1px solid var(--color-rule); border-radius: 6px; padding: 16px; box-shadow: 0 8px 24px rgb(19 38 44 / 0.16); z-index: 60; }
-	.open { color: #fff; font-weight: 600; white-space: nowrap; border-bottom: 1.5px solid var(--color-saffron); line-height: 1.3; }
-	.near { width: 420px; }
-	@media print { .frame { display: block; height: auto; } .sheet { overflow: visible; } }
-	@media (max-width: 640px) { .band { gap: 10px; padding: 0 10px; } .tab { padding: 0 8px; } }
+	.frame {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		grid-template-rows: 46px 1fr auto;
+		height: 100vh;
+	}
+	.band {
+		background: var(--color-band);
+		color: #cfdcdc;
+		display: flex;
+		align-items: center;
+		padding: 0 20px;
+		gap: 26px;
+	}
+	.tab {
+		display: flex;
+		align-items: center;
+		padding: 0 12px;
+		color: #b9c9ca;
+		font-weight: 500;
+		position: relative;
+		white-space: nowrap;
+	}
+	.tab:hover,
+	.tab.on {
+		color: #fff;
+	}
+	.tab.on::after {
+		content: '';
+		position: absolute;
+		left: 12px;
+		right: 12px;
+		bottom: 0;
+		height: 3px;
+		background: var(--color-saffron);
+	}
+	.sheet {
+		overflow-y: auto;
+		min-height: 0;
+		position: relative;
+		outline: none;
+	}
+	.who summary {
+		list-style: none;
+		width: 28px;
+		height: 28px;
+		border-radius: 50%;
+		background: #2d4a53;
+		color: #fff;
+		display: grid;
+		place-items: center;
+		font-weight: 600;
+		font-size: 11.5px;
+	}
+	.who {
+		position: relative;
+	}
+	.who-menu {
+		position: absolute;
+		right: 0;
+		top: 36px;
+		z-index: 40;
+		width: 210px;
+		background: #fff;
+		color: var(--color-ink);
+		border: 1px solid var(--color-rule);
+		border-radius: 6px;
+		padding: 14px;
+		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+	}
+	.keys {
+		position: fixed;
+		right: 20px;
+		bottom: 66px;
+		width: 300px;
+		background: #fff;
+		border: 1px solid var(--color-rule);
+		border-radius: 6px;
+		padding: 16px;
+		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+		z-index: 60;
+	}
+	.open {
+		color: #fff;
+		font-weight: 600;
+		white-space: nowrap;
+		border-bottom: 1.5px solid var(--color-saffron);
+		line-height: 1.3;
+	}
+	.near {
+		width: 420px;
+	}
+	@media print {
+		.frame {
+			display: block;
+			height: auto;
+		}
+		.sheet {
+			overflow: visible;
+		}
+	}
+	@media (max-width: 640px) {
+		.band {
+			gap: 10px;
+			padding: 0 10px;
+		}
+		.tab {
+			padding: 0 8px;
+		}
+	}
 </style>

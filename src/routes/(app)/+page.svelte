@@ -1,6 +1,14 @@
 <script lang="ts">
 	import { dayAt } from '#core/dates/zone.ts';
-	import { civil, MONTHS, sayDate, toDay, WEEKDAYS, weekday, type PlainDate } from '#core/dates/plain.ts';
+	import {
+		civil,
+		MONTHS,
+		sayDate,
+		toDay,
+		WEEKDAYS,
+		weekday,
+		type PlainDate
+	} from '#core/dates/plain.ts';
 	import { sayHours } from '#core/time/minutes.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -13,14 +21,23 @@
 	import Section from '$lib/ui/Section.svelte';
 	import { away, days as since, plural, short } from '$lib/ui/say.ts';
 	let { data } = $props();
-	const part = (d: PlainDate) => ({ ...civil(toDay(d)), w: WEEKDAYS[weekday(toDay(d))]!.slice(0, 3) });
+	const part = (d: PlainDate) => ({
+		...civil(toDay(d)),
+		w: WEEKDAYS[weekday(toDay(d))]!.slice(0, 3)
+	});
 	const DAY = 450;
-	let awayOpen = $state(false), from = $state(''), to = $state(''), note = $state('');
+	let awayOpen = $state(false),
+		from = $state(''),
+		to = $state(''),
+		note = $state('');
 	const minutes = $derived(data.inside ? data.hours.reduce((a, h) => a + h.minutes, 0) : 0);
-	const late = $derived(data.inside ? data.tasks.filter((t) => t.due && t.due < data.today).length : 0);
+	const late = $derived(
+		data.inside ? data.tasks.filter((t) => t.due && t.due < data.today).length : 0
+	);
 	type Day = Extract<typeof data, { inside: true }>['days'][number];
 	/** A run of closed days without a mark is narrow. */
-	const narrow = (d: Day) => d.closed !== null && (d.closed === 'Saturday' || d.closed === 'Sunday') && d.marks.length === 0;
+	const narrow = (d: Day) =>
+		d.closed !== null && (d.closed === 'Saturday' || d.closed === 'Sunday') && d.marks.length === 0;
 </script>
 
 <svelte:head><title>Day sheet · Kite Pen</title></svelte:head>
@@ -28,71 +45,271 @@
 	<div class="flex flex-wrap items-center gap-2">
 		<h1 class="grow">{sayDate(data.today as PlainDate, { year: false })}</h1>
 		{#if data.inside}
-			{#if data.unchecked}<a class="note" href="/docket?show=unchecked">{plural(data.unchecked, 'date needs', 'dates need')} a second check</a>{/if}
-			{#if data.changes}<a class="note warn" href="/docket/changes">{plural(data.changes, 'date waits', 'dates wait')} for a decision</a>{/if}
-			{#if data.toSign.length}<a class="note" href="/signing/{data.toSign[0]!.signerId}">{plural(data.toSign.length, 'document')} to sign</a>{/if}
-			{#if data.newRequests}<a class="note" href="/requests">{plural(data.newRequests, 'new request')}</a>{/if}
+			{#if data.unchecked}<a class="note" href="/docket?show=unchecked"
+					>{plural(data.unchecked, 'date needs', 'dates need')} a second check</a
+				>{/if}
+			{#if data.changes}<a class="note warn" href="/docket/changes"
+					>{plural(data.changes, 'date waits', 'dates wait')} for a decision</a
+				>{/if}
+			{#if data.toSign.length}<a class="note" href="/signing/{data.toSign[0]!.signerId}"
+					>{plural(data.toSign.length, 'document')} to sign</a
+				>{/if}
+			{#if data.newRequests}<a class="note" href="/requests"
+					>{plural(data.newRequests, 'new request')}</a
+				>{/if}
 		{/if}
 	</div>
 
 	{#if !data.inside}
-		{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)} class="mt-6 max-w-[760px]">{#each data.toSign as s (s.signerId)}<a class="row flex h-11 items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="font-semibold">{s.title}</b><span class="sub grow">from {s.by}</span>{#if s.wantedBy}<span class="sub">wanted by {short(s.wantedBy, data.today)}</span>{/if}</a>{/each}</Section>{/if}
+		{#if data.toSign.length}<Section
+				title="Yours to sign"
+				about={String(data.toSign.length)}
+				class="mt-6 max-w-[760px]"
+				>{#each data.toSign as s (s.signerId)}<a
+						class="row flex h-11 items-center gap-3 hover:bg-white"
+						href="/signing/{s.signerId}"
+						><Mark kind="signing" /><b class="font-semibold">{s.title}</b><span class="sub grow"
+							>from {s.by}</span
+						>{#if s.wantedBy}<span class="sub">wanted by {short(s.wantedBy, data.today)}</span
+							>{/if}</a
+					>{/each}</Section
+			>{/if}
 		<div class="mt-6"><Requests mine={data.mine} loaded={null} /></div>
 	{:else}
 		<ol class="horizon mt-3" aria-label="The next fifteen working days">
 			{#each data.days as d (d.date)}
 				{@const p = part(d.date)}
-				<li class="day" class:hatch={d.closed} class:narrow={narrow(d)} class:now={d.date === data.today}>
+				<li
+					class="day"
+					class:hatch={d.closed}
+					class:narrow={narrow(d)}
+					class:now={d.date === data.today}
+				>
 					{#if narrow(d)}<span class="vh">{d.closed}</span>{:else}
-						<div class="head"><span class="sub text-[12px]">{p.w}</span><b class="read text-[19px] font-medium">{p.day}</b>{#if p.day === 1}<span class="text-[12px]">{MONTHS[p.month - 1]!.slice(0, 3)}</span>{/if}</div>
-						<div class="mt-1.5 flex flex-wrap gap-[5px]">
-							{#each d.marks.slice(0, 9) as m, i (i)}<a href={m.href} title={m.title} aria-label={m.title}>{#if m.kind === 'deadline'}<Kite state={m.state!} checked={m.checked ?? false} late={d.date === data.today && m.state === 'docketed'} size={15} />{:else}<Mark kind={m.kind} size={14} />{/if}</a>{/each}
-							{#if d.marks.length > 9}<span class="sub text-[11px]">+{d.marks.length - 9}</span>{/if}
+						<div class="head">
+							<span class="sub text-[12px]">{p.w}</span><b class="read text-[19px] font-medium"
+								>{p.day}</b
+							>{#if p.day === 1}<span class="text-[12px]">{MONTHS[p.month - 1]!.slice(0, 3)}</span
+								>{/if}
 						</div>
-						{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed">{d.closed.replace(/ Day$/, '')}</span>{/if}
+						<div class="mt-1.5 flex flex-wrap gap-[5px]">
+							{#each d.marks.slice(0, 9) as m, i (i)}<a
+									href={m.href}
+									title={m.title}
+									aria-label={m.title}
+									>{#if m.kind === 'deadline'}<Kite
+											state={m.state!}
+											checked={m.checked ?? false}
+											late={d.date === data.today && m.state === 'docketed'}
+											size={15}
+										/>{:else}<Mark kind={m.kind} size={14} />{/if}</a
+								>{/each}
+							{#if d.marks.length > 9}<span class="sub text-[11px]">+{d.marks.length - 9}</span
+								>{/if}
+						</div>
+						{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed"
+								>{d.closed.replace(/ Day$/, '')}</span
+							>{/if}
 					{/if}
 				</li>
 			{/each}
 		</ol>
 
-		<div class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_400px]">
+		<div
+			class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_400px]"
+		>
 			<div class="flex min-w-0 flex-col gap-6">
-				<Section title="Must not slip" about={data.missed.length ? `${data.missed.length} missed, ${plural(data.nearCount, 'date')} in 5 court days` : `next 5 court days, ${plural(data.nearCount, 'date')}`}>
-					{#each [...data.missed.map((d) => ({ ...d, courtDays: -1 })), ...data.mustNotSlip].slice(0, 6) as d (d.id)}
+				<Section
+					title="Must not slip"
+					about={data.missed.length
+						? `${data.missed.length} missed, ${plural(data.nearCount, 'date')} in 5 court days`
+						: `next 5 court days, ${plural(data.nearCount, 'date')}`}
+				>
+					{#each [...data.missed.map( (d) => ({ ...d, courtDays: -1 }) ), ...data.mustNotSlip].slice(0, 6) as d (d.id)}
 						<a class="row slip" href="/matters/{d.matterNumber}/docket?count={d.id}">
 							<Kite state={d.state} checked={d.checked} late={d.date <= data.today} />
-							<span class="font-semibold {d.date <= data.today ? 'text-madder' : d.checked ? '' : 'text-saffron-ink'}">{d.state === 'missed' ? 'Missed' : d.courtDays === 0 ? 'Today' : plural(d.courtDays, 'court day')}</span>
-							<span class="min-w-0"><b class="block truncate font-semibold">{d.title}</b><span class="sub block truncate">{d.matterTitle}{#if d.court}<span class="px-1 text-[#9fb0b2]">/</span>{d.court}{/if}</span></span>
-							<span class="text-right"><span class="block text-ink-2">{d.date === data.today ? `due ${d.time ?? 'by the end of the day'}` : `${short(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span><span class="block {d.checked ? 'sub' : 'font-semibold text-saffron-ink'}">{d.checked ? d.authority : 'needs a second check'}</span></span>
+							<span
+								class="font-semibold {d.date <= data.today
+									? 'text-madder'
+									: d.checked
+										? ''
+										: 'text-saffron-ink'}"
+								>{d.state === 'missed'
+									? 'Missed'
+									: d.courtDays === 0
+										? 'Today'
+										: plural(d.courtDays, 'court day')}</span
+							>
+							<span class="min-w-0"
+								><b class="block truncate font-semibold">{d.title}</b><span
+									class="sub block truncate"
+									>{d.matterTitle}{#if d.court}<span class="px-1 text-[#9fb0b2]">/</span
+										>{d.court}{/if}</span
+								></span
+							>
+							<span class="text-right"
+								><span class="block text-ink-2"
+									>{d.date === data.today
+										? `due ${d.time ?? 'by the end of the day'}`
+										: `${short(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
+								><span class="block {d.checked ? 'sub' : 'font-semibold text-saffron-ink'}"
+									>{d.checked ? d.authority : 'needs a second check'}</span
+								></span
+							>
 						</a>
-					{:else}<Empty>No dates are docketed on your matters. Enter an event on a matter and its dates come here.</Empty>{/each}
+					{:else}<Empty
+							>No dates are docketed on your matters. Enter an event on a matter and its dates come
+							here.</Empty
+						>{/each}
 				</Section>
 				<Section title="Yours to do" about="{data.tasks.length} open{late ? `, ${late} late` : ''}">
 					{#each data.tasks.slice(0, 7) as t (t.id)}
-						<a class="row flex h-[34px] items-center gap-2.5 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} color={t.due && t.due < data.today ? '#b3341f' : '#16252b'} /><span class="min-w-0 grow truncate"><b class="font-semibold">{t.subject}</b> <span class="sub">{t.matterTitle}</span></span><span class="whitespace-nowrap {t.due && t.due < data.today ? 'font-semibold text-madder' : 'sub'}">{t.due ? (t.due < data.today ? `late ${plural(since(t.due, data.today), 'day')}` : t.due === data.today ? 'today' : (t.hangs ?? short(t.due, data.today))) : ''}</span></a>
+						<a
+							class="row flex h-[34px] items-center gap-2.5 hover:bg-white"
+							href="/matters/{t.matterNumber}/tasks"
+							><Mark
+								kind="task"
+								size={13}
+								color={t.due && t.due < data.today ? '#b3341f' : '#16252b'}
+							/><span class="min-w-0 grow truncate"
+								><b class="font-semibold">{t.subject}</b>
+								<span class="sub">{t.matterTitle}</span></span
+							><span
+								class="whitespace-nowrap {t.due && t.due < data.today
+									? 'font-semibold text-madder'
+									: 'sub'}"
+								>{t.due
+									? t.due < data.today
+										? `late ${plural(since(t.due, data.today), 'day')}`
+										: t.due === data.today
+											? 'today'
+											: (t.hangs ?? short(t.due, data.today))
+									: ''}</span
+							></a
+						>
 					{:else}<Empty>No tasks. A colleague’s or your own appear here.</Empty>{/each}
 				</Section>
-				{#if data.reminders.length}<Section title="You were reminded" about="{data.reminders.length}; say that you have seen it">
-					{#each data.reminders.slice(0, 5) as r (r.deadlineId)}
-						<div class="row flex min-h-[38px] items-center gap-3" data-reminder={r.title}><span class="w-[96px] font-semibold whitespace-nowrap {r.last ? 'text-madder' : ''}">{away(r.date, data.today)}</span><a class="min-w-0 grow truncate hover:underline" href="/matters/{r.matterNumber}/docket?count={r.deadlineId}"><b class="font-semibold">{r.title}</b> <span class="sub">{r.matterTitle}{r.others ? `; seen by ${r.others}` : ''}</span></a><ActionForm action="?/seen">{#snippet children({ busy })}<input type="hidden" name="deadlineId" value={r.deadlineId} /><button class="act whitespace-nowrap" disabled={busy}>seen</button>{/snippet}</ActionForm></div>
-					{/each}
-					{#if data.reminders.length > 5}<p class="sub mt-1">and {data.reminders.length - 5} more after these</p>{/if}
-				</Section>{/if}
+				{#if data.reminders.length}<Section
+						title="You were reminded"
+						about="{data.reminders.length}; say that you have seen it"
+					>
+						{#each data.reminders.slice(0, 5) as r (r.deadlineId)}
+							<div class="row flex min-h-[38px] items-center gap-3" data-reminder={r.title}>
+								<span class="w-[96px] font-semibold whitespace-nowrap {r.last ? 'text-madder' : ''}"
+									>{away(r.date, data.today)}</span
+								><a
+									class="min-w-0 grow truncate hover:underline"
+									href="/matters/{r.matterNumber}/docket?count={r.deadlineId}"
+									><b class="font-semibold">{r.title}</b>
+									<span class="sub">{r.matterTitle}{r.others ? `; seen by ${r.others}` : ''}</span
+									></a
+								><ActionForm action="?/seen"
+									>{#snippet children({ busy })}<input
+											type="hidden"
+											name="deadlineId"
+											value={r.deadlineId}
+										/><button class="act whitespace-nowrap" disabled={busy}>seen</button
+										>{/snippet}</ActionForm
+								>
+							</div>
+						{/each}
+						{#if data.reminders.length > 5}<p class="sub mt-1">
+								and {data.reminders.length - 5} more after these
+							</p>{/if}
+					</Section>{/if}
 			</div>
 			<div class="flex flex-col gap-6">
-				{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)}>{#each data.toSign.slice(0, 4) as s (s.signerId)}<a class="row flex min-h-[38px] items-center gap-3 hover:bg-white" href="/signing/{s.signerId}"><Mark kind="signing" /><b class="grow truncate font-semibold">{s.title}</b><span class="sub">{s.by}</span></a>{/each}</Section>{/if}
-				{#if data.asked.length}<Section title="You are asked" about={String(data.asked.length)}>{#each data.asked.slice(0, 4) as q (q.id)}<a class="row flex min-h-[44px] items-center gap-3 py-1 hover:bg-white" href="/matters/{q.number}/logbook?show=me"><span class="min-w-0 grow"><span class="line-clamp-2">{q.text}</span><span class="sub block truncate">{q.who}, {q.title}</span></span></a>{/each}</Section>{/if}
-				<Section title="With someone else" about={String(data.signing.length + data.withOthers.length)}>
-					{#each data.signing.slice(0, 3) as s (s.documentId)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/documents/{s.documentId}"><Mark kind="signing" /><span class="min-w-0 grow"><b class="block truncate font-semibold">{s.title}</b><span class="sub">{s.signed} of {s.signers} signed, with {s.next}</span></span><span class="sub whitespace-nowrap">{away(dayAt(s.createdAt, data.zone), data.today).replace(' ago', '')}</span></a>{/each}
-					{#each data.withOthers.slice(0, Math.max(2, 5 - data.signing.length)) as t (t.id)}<a class="row flex h-[52px] items-center gap-3 hover:bg-white" href="/matters/{t.matterNumber}/tasks"><Mark kind="task" size={13} /><span class="min-w-0 grow"><b class="block truncate font-semibold">{t.subject}</b><span class="sub">{t.assigneeName}, {t.matterTitle}</span></span><span class="sub whitespace-nowrap">{t.due ? short(t.due, data.today) : ''}</span></a>{/each}
-					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty>{/if}
+				{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)}
+						>{#each data.toSign.slice(0, 4) as s (s.signerId)}<a
+								class="row flex min-h-[38px] items-center gap-3 hover:bg-white"
+								href="/signing/{s.signerId}"
+								><Mark kind="signing" /><b class="grow truncate font-semibold">{s.title}</b><span
+									class="sub">{s.by}</span
+								></a
+							>{/each}</Section
+					>{/if}
+				{#if data.asked.length}<Section title="You are asked" about={String(data.asked.length)}
+						>{#each data.asked.slice(0, 4) as q (q.id)}<a
+								class="row flex min-h-[44px] items-center gap-3 py-1 hover:bg-white"
+								href="/matters/{q.number}/logbook?show=me"
+								><span class="min-w-0 grow"
+									><span class="line-clamp-2">{q.text}</span><span class="sub block truncate"
+										>{q.who}, {q.title}</span
+									></span
+								></a
+							>{/each}</Section
+					>{/if}
+				<Section
+					title="With someone else"
+					about={String(data.signing.length + data.withOthers.length)}
+				>
+					{#each data.signing.slice(0, 3) as s (s.documentId)}<a
+							class="row flex h-[52px] items-center gap-3 hover:bg-white"
+							href="/documents/{s.documentId}"
+							><Mark kind="signing" /><span class="min-w-0 grow"
+								><b class="block truncate font-semibold">{s.title}</b><span class="sub"
+									>{s.signed} of {s.signers} signed, with {s.next}</span
+								></span
+							><span class="sub whitespace-nowrap"
+								>{away(dayAt(s.createdAt, data.zone), data.today).replace(' ago', '')}</span
+							></a
+						>{/each}
+					{#each data.withOthers.slice(0, Math.max(2, 5 - data.signing.length)) as t (t.id)}<a
+							class="row flex h-[52px] items-center gap-3 hover:bg-white"
+							href="/matters/{t.matterNumber}/tasks"
+							><Mark kind="task" size={13} /><span class="min-w-0 grow"
+								><b class="block truncate font-semibold">{t.subject}</b><span class="sub"
+									>{t.assigneeName}, {t.matterTitle}</span
+								></span
+							><span class="sub whitespace-nowrap">{t.due ? short(t.due, data.today) : ''}</span></a
+						>{/each}
+					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty
+						>{/if}
 				</Section>
-				{#if data.quiet.total}<Section title="Gone quiet" about={String(data.quiet.total)}>{#snippet tools()}<a class="act" href="/matters?quiet=1">all</a>{/snippet}{#each data.quiet.rows as q (q.id)}<a class="row flex h-[34px] items-center gap-3 hover:bg-white" href="/matters/{q.number}"><b class="min-w-0 grow truncate font-semibold">{q.title}</b><span class="sub whitespace-nowrap">{away(q.lastActivity, data.today)}</span></a>{/each}</Section>{/if}
+				{#if data.quiet.total}<Section title="Gone quiet" about={String(data.quiet.total)}
+						>{#snippet tools()}<a class="act" href="/matters?quiet=1">all</a
+							>{/snippet}{#each data.quiet.rows as q (q.id)}<a
+								class="row flex h-[34px] items-center gap-3 hover:bg-white"
+								href="/matters/{q.number}"
+								><b class="min-w-0 grow truncate font-semibold">{q.title}</b><span
+									class="sub whitespace-nowrap">{away(q.lastActivity, data.today)}</span
+								></a
+							>{/each}</Section
+					>{/if}
 				<Section title="Today’s hours" about="{sayHours(minutes)} of {sayHours(DAY)}">
-					<div class="mt-2.5 flex h-2.5 gap-px bg-[#dde4e3]" role="img" aria-label="{sayHours(minutes)} of {sayHours(DAY)} hours">{#each data.hours as h, i (i)}<span style="width:{Math.min(100, (100 * h.minutes) / DAY)}%; background: color-mix(in srgb, var(--color-petrol) {Math.max(40, 100 - i * 20)}%, #fff)"></span>{/each}</div>
-					<p class="sub mt-2">{data.hours.map((h) => `${sayHours(h.minutes)} ${h.title}`).join(', ') || 'Nothing logged yet. Write a line below: 0.4, the matter’s number, what you did.'}</p>
-					<p class="mt-1"><button class="act" onclick={() => { awayOpen = true; }}>{data.away.length ? `away ${short(data.away[0]!.from, data.today)} to ${short(data.away[0]!.to, data.today)}` : 'Days away'}</button></p>
-					{#if data.timers.length}<p class="mt-1"><a class="act" href="/time">{plural(data.timers.length, 'timer')} not logged</a></p>{/if}
+					<div
+						class="mt-2.5 flex h-2.5 gap-px bg-[#dde4e3]"
+						role="img"
+						aria-label="{sayHours(minutes)} of {sayHours(DAY)} hours"
+					>
+						{#each data.hours as h, i (i)}<span
+								style="width:{Math.min(
+									100,
+									(100 * h.minutes) / DAY
+								)}%; background: color-mix(in srgb, var(--color-petrol) {Math.max(
+									40,
+									100 - i * 20
+								)}%, #fff)"
+							></span>{/each}
+					</div>
+					<p class="sub mt-2">
+						{data.hours.map((h) => `${sayHours(h.minutes)} ${h.title}`).join(', ') ||
+							'Nothing logged yet. Write a line below: 0.4, the matter’s number, what you did.'}
+					</p>
+					<p class="mt-1">
+						<button
+							class="act"
+							onclick={() => {
+								awayOpen = true;
+							}}
+							>{data.away.length
+								? `away ${short(data.away[0]!.from, data.today)} to ${short(data.away[0]!.to, data.today)}`
+								: 'Days away'}</button
+						>
+					</p>
+					{#if data.timers.length}<p class="mt-1">
+							<a class="act" href="/time">{plural(data.timers.length, 'timer')} not logged</a>
+						</p>{/if}
 				</Section>
 			</div>
 		</div>
@@ -100,20 +317,129 @@
 </div>
 {#if data.inside}
 	<Drawer bind:open={awayOpen} title="Days away" about="a date that moves onto them is warned of">
-		{#each data.away as a (a.id)}<div class="row flex min-h-10 items-center gap-3"><span class="grow">{short(a.from, data.today)} to {short(a.to, data.today)} <span class="sub">{a.note}</span></span><ActionForm action="?/back">{#snippet children({ busy })}<input type="hidden" name="leaveId" value={a.id} /><button class="act" disabled={busy}>take away</button>{/snippet}</ActionForm></div>{/each}
-		<ActionForm action="?/away" class="mt-4 flex flex-col gap-2.5" ondone={() => { from = ''; to = ''; note = ''; }}>{#snippet children({ errors, busy })}<DateField name="from" label="From" bind:value={from} today={data.today} error={errors.from} /><DateField name="to" label="To" bind:value={to} today={data.today} error={errors.to} /><Field label="Note" error={errors.note}>{#snippet children(c)}<input class="box" name="note" bind:value={note} {...c} />{/snippet}</Field><div><button class="btn go" disabled={busy}>Keep these days</button></div>{/snippet}</ActionForm>
+		{#each data.away as a (a.id)}<div class="row flex min-h-10 items-center gap-3">
+				<span class="grow"
+					>{short(a.from, data.today)} to {short(a.to, data.today)}
+					<span class="sub">{a.note}</span></span
+				><ActionForm action="?/back"
+					>{#snippet children({ busy })}<input type="hidden" name="leaveId" value={a.id} /><button
+							class="act"
+							disabled={busy}>take away</button
+						>{/snippet}</ActionForm
+				>
+			</div>{/each}
+		<ActionForm
+			action="?/away"
+			class="mt-4 flex flex-col gap-2.5"
+			ondone={() => {
+				from = '';
+				to = '';
+				note = '';
+			}}
+			>{#snippet children({ errors, busy })}<DateField
+					name="from"
+					label="From"
+					bind:value={from}
+					today={data.today}
+					error={errors.from}
+				/><DateField
+					name="to"
+					label="To"
+					bind:value={to}
+					today={data.today}
+					error={errors.to}
+				/><Field label="Note" error={errors.note}
+					>{#snippet children(c)}<input
+							class="box"
+							name="note"
+							bind:value={note}
+							{...c}
+						/>{/snippet}</Field
+				>
+				<div>
+					<button class="btn go" disabled={busy}>Keep these days</button>
+				</div>{/snippet}</ActionForm
+		>
 	</Drawer>
 {/if}
 
 <style>
-	.horizon { display: flex; border: 1px solid var(--color-rule); border-radius: 6px; background: #fff; min-height: 116px; overflow: hidden; }
-	.day { flex: 1 1 0; min-width: 0; padding: 5px 4px 18px 7px; border-right: 1px solid var(--color-rule-2); position: relative; }
-	.day.narrow { flex: 0 0 8px; padding: 0; border-right: 0; }
-	.day.now::after { content: ''; position: absolute; left: 0; right: 0; bottom: 0; height: 4px; background: var(--color-saffron); }
-	.head { display: flex; align-items: baseline; gap: 4px; white-space: nowrap; }
-	@media (max-width: 1180px) { .head { flex-wrap: wrap; line-height: 1.1; column-gap: 4px; } .head span:first-child { flex-basis: 100%; } }
-	.closed { position: absolute; left: 5px; right: 1px; bottom: 3px; font-size: 11px; letter-spacing: -0.01em; color: var(--color-ink-2); line-height: 1.1; overflow-wrap: anywhere; }
-	.slip { display: grid; grid-template-columns: 22px 96px minmax(0, 1fr) auto; align-items: center; gap: 6px; min-height: 48px; }
-	.slip:hover { background: #fff; }
-	@media (max-width: 640px) { .horizon { flex-wrap: wrap; } .day { flex: 0 0 20%; min-height: 80px; } .slip { grid-template-columns: 22px 1fr; } }
+	.horizon {
+		display: flex;
+		border: 1px solid var(--color-rule);
+		border-radius: 6px;
+		background: #fff;
+		min-height: 116px;
+		overflow: hidden;
+	}
+	.day {
+		flex: 1 1 0;
+		min-width: 0;
+		padding: 5px 4px 18px 7px;
+		border-right: 1px solid var(--color-rule-2);
+		position: relative;
+	}
+	.day.narrow {
+		flex: 0 0 8px;
+		padding: 0;
+		border-right: 0;
+	}
+	.day.now::after {
+		content: '';
+		position: absolute;
+		left: 0;
+		right: 0;
+		bottom: 0;
+		height: 4px;
+		background: var(--color-saffron);
+	}
+	.head {
+		display: flex;
+		align-items: baseline;
+		gap: 4px;
+		white-space: nowrap;
+	}
+	@media (max-width: 1180px) {
+		.head {
+			flex-wrap: wrap;
+			line-height: 1.1;
+			column-gap: 4px;
+		}
+		.head span:first-child {
+			flex-basis: 100%;
+		}
+	}
+	.closed {
+		position: absolute;
+		left: 5px;
+		right: 1px;
+		bottom: 3px;
+		font-size: 11px;
+		letter-spacing: -0.01em;
+		color: var(--color-ink-2);
+		line-height: 1.1;
+		overflow-wrap: anywhere;
+	}
+	.slip {
+		display: grid;
+		grid-template-columns: 22px 96px minmax(0, 1fr) auto;
+		align-items: center;
+		gap: 6px;
+		min-height: 48px;
+	}
+	.slip:hover {
+		background: #fff;
+	}
+	@media (max-width: 640px) {
+		.horizon {
+			flex-wrap: wrap;
+		}
+		.day {
+			flex: 0 0 20%;
+			min-height: 80px;
+		}
+		.slip {
+			grid-template-columns: 22px 1fr;
+		}
+	}
 </style>

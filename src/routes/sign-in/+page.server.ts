@@ -20,7 +20,12 @@ export const actions = {
 		const data = await request.formData();
 		const login = String(data.get('login') ?? '');
 		const password = String(data.get('password') ?? '');
-		if (login.trim() === '' || password === '') return fail(400, { login, error: login.trim() === '' ? 'Your name for signing in is missing.' : 'Your password is missing.' });
+		if (login.trim() === '' || password === '')
+			return fail(400, {
+				login,
+				error:
+					login.trim() === '' ? 'Your name for signing in is missing.' : 'Your password is missing.'
+			});
 		const done = await signIn(theWorld(), login, password, getClientAddress());
 		if ('error' in done) return fail(400, { login, error: done.error });
 		cookies.set(COOKIE, done.token, cookieOptions(settings().secure));

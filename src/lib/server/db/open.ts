@@ -12,7 +12,11 @@ function migrations(): { n: number; name: string; sql: string }[] {
 	return readdirSync(folder())
 		.filter((f) => /^\d{3}-.*\.sql$/.test(f))
 		.sort()
-		.map((name) => ({ n: Number(name.slice(0, 3)), name, sql: readFileSync(join(folder(), name), 'utf8') }));
+		.map((name) => ({
+			n: Number(name.slice(0, 3)),
+			name,
+			sql: readFileSync(join(folder(), name), 'utf8')
+		}));
 }
 
 /** Opens (and makes) the database at a path, or one in memory for tests; brings it to the newest schema. */
@@ -32,7 +36,8 @@ function migrate(db: Db, path: string | null): void {
 	const at = db.pragma('user_version', { simple: true }) as number;
 	const ahead = migrations().filter((m) => m.n > at);
 	if (ahead.length === 0) return;
-	if (path !== null && at > 0) db.exec(`VACUUM INTO '${`${path}.before-${ahead[0]!.n}`.replaceAll("'", "''")}'`);
+	if (path !== null && at > 0)
+		db.exec(`VACUUM INTO '${`${path}.before-${ahead[0]!.n}`.replaceAll("'", "''")}'`);
 	for (const m of ahead)
 		db.transaction(() => {
 			db.exec(m.sql);

@@ -39,7 +39,13 @@ export class Shelf {
 				files.set(file.book, file);
 				below = file.book;
 			}
-			book = { ...layer(files, below), id, title: this.book(id).title, sort: this.book(id).sort, reviewed: this.book(id).reviewed };
+			book = {
+				...layer(files, below),
+				id,
+				title: this.book(id).title,
+				sort: this.book(id).sort,
+				reviewed: this.book(id).reviewed
+			};
 			this.#layered.set(key, book);
 		}
 		return book;
@@ -50,7 +56,10 @@ export class Shelf {
 	}
 	/** Every book that counts by this one: itself, those laid over it, and those with a rule counted as it counts. */
 	using(id: string): string[] {
-		return this.ids().filter((x) => { const b = this.book(x); return b.layers.includes(id) || [...b.others.values()].some((o) => o.layers.includes(id)); });
+		return this.ids().filter((x) => {
+			const b = this.book(x);
+			return b.layers.includes(id) || [...b.others.values()].some((o) => o.layers.includes(id));
+		});
 	}
 }
 
@@ -60,7 +69,9 @@ export function shipped(): Shelf {
 	if (fromDisk) return fromDisk;
 	const files = new Map<string, BookFile>();
 	const folder = booksFolder();
-	for (const name of readdirSync(folder).filter((n) => n.endsWith('.yaml')).sort()) {
+	for (const name of readdirSync(folder)
+		.filter((n) => n.endsWith('.yaml'))
+		.sort()) {
 		const file = readBook(parse(readFileSync(join(folder, name), 'utf8')));
 		if (`${file.book}.yaml` !== name) throw new BookError(`${name} says it is "${file.book}"`);
 		files.set(file.book, file);
@@ -68,17 +79,24 @@ export function shipped(): Shelf {
 	return (fromDisk = new Shelf(files));
 }
 /** The shipped file of a book, as text. */
-export const shippedYaml = (id: string): string => readFileSync(join(booksFolder(), `${id}.yaml`), 'utf8');
+export const shippedYaml = (id: string): string =>
+	readFileSync(join(booksFolder(), `${id}.yaml`), 'utf8');
 
 const shelves = new WeakMap<Db, { versions: number; shelf: Shelf }>();
 /** The books of a house: the shipped ones, with the department's own versions in their place. */
 export function shelf(w: { db: Db }): Shelf {
-	const versions = statement<{ n: number }>(w.db, 'SELECT count(*) AS n FROM book_version').get()!.n;
+	const versions = statement<{ n: number }>(w.db, 'SELECT count(*) AS n FROM book_version').get()!
+		.n;
 	if (versions === 0) return shipped();
 	const known = shelves.get(w.db);
 	if (known?.versions === versions) return known.shelf;
 	const files = new Map(shipped().files);
-	for (const r of w.db.prepare<[], { book: string; yaml: string }>('SELECT book, yaml FROM book_version v WHERE n = (SELECT max(n) FROM book_version x WHERE x.book = v.book)').all()) files.set(r.book, readBook(parse(r.yaml)));
+	for (const r of w.db
+		.prepare<[], { book: string; yaml: string }>(
+			'SELECT book, yaml FROM book_version v WHERE n = (SELECT max(n) FROM book_version x WHERE x.book = v.book)'
+		)
+		.all())
+		files.set(r.book, readBook(parse(r.yaml)));
 	const made = { versions, shelf: new Shelf(files) };
 	shelves.set(w.db, made);
 	return made.shelf;
@@ -91,20 +109,40 @@ export const rulebooks = (): Rulebook[] => shipped().ids().map(rulebook);
 /** A rulebook of this house. */
 export const bookIn = (w: { db: Db }, id: string): Rulebook => shelf(w).book(id);
 /** All books of this house, by id. */
-export const booksIn = (w: { db: Db }): Rulebook[] => shelf(w).ids().map((id) => shelf(w).book(id));
+export const booksIn = (w: { db: Db }): Rulebook[] =>
+	shelf(w)
+		.ids()
+		.map((id) => shelf(w).book(id));
 
 export const ordersOver = (db: Db, matterId: string, book: string): Order[] =>
-	statement<Order>(db, 'SELECT id, rules FROM matter_order WHERE matter_id = @matterId AND book = @book AND ended_at IS NULL ORDER BY dated, id').all({ matterId, book });
+	statement<Order>(
+		db,
+		'SELECT id, rules FROM matter_order WHERE matter_id = @matterId AND book = @book AND ended_at IS NULL ORDER BY dated, id'
+	).all({ matterId, book });
 /** A book as it holds on one matter, with its orders laid over it. */
-export const bookFor = (w: { db: Db }, matterId: string, book: string, on: Shelf = shelf(w)): Rulebook => on.laid(book, ordersOver(w.db, matterId, book));
+export const bookFor = (
+	w: { db: Db },
+	matterId: string,
+	book: string,
+	on: Shelf = shelf(w)
+): Rulebook => on.laid(book, ordersOver(w.db, matterId, book));
 /** The books of a matter: its court's, and those beside it. */
 export function booksOf(w: { db: Db }, m: { id: string; rulebook: string | null }): Rulebook[] {
-	const beside = w.db.prepare<[string], { book: string }>('SELECT book FROM matter_book WHERE matter_id = ? ORDER BY book').all(m.id).map((r) => r.book);
-	return [...new Set([...(m.rulebook ? [m.rulebook] : []), ...beside])].map((id) => bookFor(w, m.id, id));
+	const beside = w.db
+		.prepare<[string], { book: string }>(
+			'SELECT book FROM matter_book WHERE matter_id = ? ORDER BY book'
+		)
+		.all(m.id)
+		.map((r) => r.book);
+	return [...new Set([...(m.rulebook ? [m.rulebook] : []), ...beside])].map((id) =>
+		bookFor(w, m.id, id)
+	);
 }
 
 /** A book not reviewed for a year, in words; null where its review is younger. */
 export function stale(book: { reviewed: string }, today: string): string | null {
 	const due = `${Number(book.reviewed.slice(0, 4)) + 1}${book.reviewed.slice(4)}`;
-	return due <= today ? `Last reviewed on ${book.reviewed}, more than a year ago: check it against the current rules.` : null;
+	return due <= today
+		? `Last reviewed on ${book.reviewed}, more than a year ago: check it against the current rules.`
+		: null;
 }

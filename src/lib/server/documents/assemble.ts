@@ -4,7 +4,13 @@ import PizZip from 'pizzip';
 import { lookup, readTag, valueOf, type MergeObject, type Tag } from '#core/assembly/merge.ts';
 import { Refused } from '../command.ts';
 
-type Part = { type: string; value: string; module?: string; inverted?: boolean; subparsed?: Part[] };
+type Part = {
+	type: string;
+	value: string;
+	module?: string;
+	inverted?: boolean;
+	subparsed?: Part[];
+};
 
 const options = (missing: 'mark' | 'error') => ({
 	delimiters: { start: '{{', end: '}}' },
@@ -12,17 +18,28 @@ const options = (missing: 'mark' | 'error') => ({
 	linebreaks: true,
 	errorLogging: false as const,
 	parser: (tag: string) => ({
-		get(_scope: unknown, context: { scopeList: MergeObject[]; meta?: { part?: { module?: string } } }) {
+		get(
+			_scope: unknown,
+			context: { scopeList: MergeObject[]; meta?: { part?: { module?: string } } }
+		) {
 			if (tag === '.') return context.scopeList.at(-1);
-			if (context.meta?.part?.module === 'loop') return lookup(context.scopeList, readTag(tag).name) ?? false;
-			return valueOf(context.scopeList, tag) ?? (missing === 'mark' ? `[${readTag(tag).name}]` : '');
+			if (context.meta?.part?.module === 'loop')
+				return lookup(context.scopeList, readTag(tag).name) ?? false;
+			return (
+				valueOf(context.scopeList, tag) ?? (missing === 'mark' ? `[${readTag(tag).name}]` : '')
+			);
 		}
 	})
 });
 
 function problem(e: unknown): never {
-	const errors = (e as { properties?: { errors?: { properties?: { explanation?: string }; message: string }[] } }).properties?.errors;
-	throw new Refused(`The template cannot be read: ${errors?.map((x) => x.properties?.explanation ?? x.message).join('; ') ?? (e instanceof Error ? e.message : String(e))}`, 'templateId');
+	const errors = (
+		e as { properties?: { errors?: { properties?: { explanation?: string }; message: string }[] } }
+	).properties?.errors;
+	throw new Refused(
+		`The template cannot be read: ${errors?.map((x) => x.properties?.explanation ?? x.message).join('; ') ?? (e instanceof Error ? e.message : String(e))}`,
+		'templateId'
+	);
 }
 
 /** The tags of a template, in order, parts with what is inside them. */
@@ -42,7 +59,15 @@ export function tagsOf(docx: Buffer): Tag[] {
 	} catch (e) {
 		problem(e);
 	}
-	const walk = (parts: Part[]): Tag[] => parts.filter((p) => p.type === 'placeholder').map((p) => ({ name: p.value, kind: p.module === 'loop' ? 'part' : 'value', inverted: p.inverted === true, inside: walk(p.subparsed ?? []) }));
+	const walk = (parts: Part[]): Tag[] =>
+		parts
+			.filter((p) => p.type === 'placeholder')
+			.map((p) => ({
+				name: p.value,
+				kind: p.module === 'loop' ? 'part' : 'value',
+				inverted: p.inverted === true,
+				inside: walk(p.subparsed ?? [])
+			}));
 	return [...files.keys()].sort().flatMap((f) => walk(files.get(f)!));
 }
 

@@ -7,14 +7,46 @@ import { importRows, remembered } from './commands.ts';
 import { FIELDS, guess, judgeFor, planRows, type Plan, type What } from './plan.ts';
 import { readTable, type Table } from './read.ts';
 
-export type Work = { id: string; staffId: string; what: What; fileName: string; state: 'reading' | 'judging' | 'ready' | 'failed' | 'done'; done: number; total: number; fault: string; table: Table | null; mapping: Record<string, string>; plan: Plan | null; batchId: string | null };
+export type Work = {
+	id: string;
+	staffId: string;
+	what: What;
+	fileName: string;
+	state: 'reading' | 'judging' | 'ready' | 'failed' | 'done';
+	done: number;
+	total: number;
+	fault: string;
+	table: Table | null;
+	mapping: Record<string, string>;
+	plan: Plan | null;
+	batchId: string | null;
+};
 const all = new Map<string, Work>();
 const CHUNK = 250;
 const breathe = () => new Promise<void>((r) => setImmediate(r));
 
 /** Takes a file in; what becomes of it is asked for by the id. Only the latest few of each person are kept, until the server stops. */
-export function beginImport(w: World, me: Staff, what: What, fileName: string, data: Buffer): string {
-	const work: Work = { id: newId('wrk'), staffId: me.id, what, fileName, state: 'reading', done: 0, total: 0, fault: '', table: null, mapping: {}, plan: null, batchId: null };
+export function beginImport(
+	w: World,
+	me: Staff,
+	what: What,
+	fileName: string,
+	data: Buffer
+): string {
+	const work: Work = {
+		id: newId('wrk'),
+		staffId: me.id,
+		what,
+		fileName,
+		state: 'reading',
+		done: 0,
+		total: 0,
+		fault: '',
+		table: null,
+		mapping: {},
+		plan: null,
+		batchId: null
+	};
 	const mine = [...all.values()].filter((x) => x.staffId === me.id);
 	for (const old of mine.slice(0, Math.max(0, mine.length - 4))) all.delete(old.id);
 	all.set(work.id, work);
@@ -43,7 +75,12 @@ async function judge(w: World, me: Staff, work: Work): Promise<void> {
 	const judged = judgeFor(w, me, work.what);
 	for (let from = 0; from < t.rows.length; from += CHUNK) {
 		if (work.mapping !== mapping) return;
-		const part = planRows(judged, work.what, { head: t.head, rows: t.rows.slice(from, from + CHUNK) }, mapping);
+		const part = planRows(
+			judged,
+			work.what,
+			{ head: t.head, rows: t.rows.slice(from, from + CHUNK) },
+			mapping
+		);
 		plan.rows.push(...part.rows);
 		plan.made += part.made;
 		plan.known += part.known;
@@ -54,27 +91,56 @@ async function judge(w: World, me: Staff, work: Work): Promise<void> {
 	work.plan = plan;
 	work.state = 'ready';
 }
-export const workOf = (me: Staff, id: string): Work | undefined => { const x = all.get(id); return x?.staffId === me.id ? x : undefined; };
-export const worksOf = (me: Staff): Work[] => [...all.values()].filter((x) => x.staffId === me.id && x.state !== 'done').reverse();
+export const workOf = (me: Staff, id: string): Work | undefined => {
+	const x = all.get(id);
+	return x?.staffId === me.id ? x : undefined;
+};
+export const worksOf = (me: Staff): Work[] =>
+	[...all.values()].filter((x) => x.staffId === me.id && x.state !== 'done').reverse();
 /** Other columns for the fields: judged anew. */
-export async function remap(w: World, me: Staff, work: Work, mapping: Record<string, string>): Promise<void> {
+export async function remap(
+	w: World,
+	me: Staff,
+	work: Work,
+	mapping: Record<string, string>
+): Promise<void> {
 	if (!work.table) return;
-	work.mapping = Object.fromEntries(Object.entries(mapping).filter(([k, col]) => FIELDS[work.what].some((f) => f.key === k) && work.table!.head.includes(col)));
+	work.mapping = Object.fromEntries(
+		Object.entries(mapping).filter(
+			([k, col]) => FIELDS[work.what].some((f) => f.key === k) && work.table!.head.includes(col)
+		)
+	);
 	await judge(w, me, work);
 }
 /** Imports what is new, if no row has a fault. */
 export function finishImport(ctx: Ctx, work: Work) {
-	if (!work.plan || !work.table || work.state !== 'ready') throw new Refused('The rows are still being looked at.');
-	if (work.plan.faults) throw new Refused(`${work.plan.faults} ${work.plan.faults === 1 ? 'row has a fault' : 'rows have faults'}. Mend the file and choose it again: all rows or none.`);
-	const r = importRows(ctx, { what: work.what, fileName: work.fileName, header: work.table.head, mapping: work.mapping, rows: work.plan.rows.filter((x) => x.fate === 'new').map((x) => ({ n: x.n, values: x.values })) });
-	if (r.ok) { work.state = 'done'; work.batchId = r.value.batchId; }
+	if (!work.plan || !work.table || work.state !== 'ready')
+		throw new Refused('The rows are still being looked at.');
+	if (work.plan.faults)
+		throw new Refused(
+			`${work.plan.faults} ${work.plan.faults === 1 ? 'row has a fault' : 'rows have faults'}. Mend the file and choose it again: all rows or none.`
+		);
+	const r = importRows(ctx, {
+		what: work.what,
+		fileName: work.fileName,
+		header: work.table.head,
+		mapping: work.mapping,
+		rows: work.plan.rows.filter((x) => x.fate === 'new').map((x) => ({ n: x.n, values: x.values }))
+	});
+	if (r.ok) {
+		work.state = 'done';
+		work.batchId = r.value.batchId;
+	}
 	return r;
 }
 
 /** A file to begin from: the columns with a few lines of made-up data. */
 export async function sample(what: What, as: 'csv' | 'xlsx'): Promise<Buffer> {
 	const f = FIELDS[what];
-	const rows = [f.map((x) => x.name), ...(f[0]?.sample ?? []).map((_, i) => f.map((x) => x.sample[i] ?? ''))];
+	const rows = [
+		f.map((x) => x.name),
+		...(f[0]?.sample ?? []).map((_, i) => f.map((x) => x.sample[i] ?? ''))
+	];
 	if (as === 'csv') return Buffer.from(`\uFEFF${stringify(rows, { record_delimiter: '\r\n' })}`);
 	const book = new ExcelJS.Workbook();
 	const sheet = book.addWorksheet(what, { views: [{ state: 'frozen', ySplit: 1 }] });

@@ -9,13 +9,18 @@ import { digest, isMorning, remind } from './reminders.ts';
 export type Jobs = { stop(): Promise<void>; /** Runs what waits now. */ nudge(): void };
 
 /** Starts the jobs; `smtp` is the address of a mail server, or null for the Post room. */
-export async function startJobs(w: World, log: Logger, settings: { smtp: string | null; from: string }): Promise<Jobs> {
+export async function startJobs(
+	w: World,
+	log: Logger,
+	settings: { smtp: string | null; from: string }
+): Promise<Jobs> {
 	const room: MailServer | null = settings.smtp ? null : await startPostRoom(w);
 	const transport = mailTo(settings.smtp ?? room!.url);
 	let stopped = false;
 	let running: Promise<void> | null = null;
 	let again = false;
-	let reminded = '', digested = '';
+	let reminded = '',
+		digested = '';
 	const pass = async () => {
 		do {
 			again = false;
@@ -31,7 +36,10 @@ export async function startJobs(w: World, log: Logger, settings: { smtp: string 
 			if (digests > 0) log.info({ digests }, 'morning digests');
 			const invited = updateInvitations(w);
 			if (invited > 0) log.info({ invited }, 'invitations changed');
-			for (const id of unsealed(w)) await finishRound(w, id).catch((e: unknown) => log.error({ err: e, round: id }, 'a round could not be sealed'));
+			for (const id of unsealed(w))
+				await finishRound(w, id).catch((e: unknown) =>
+					log.error({ err: e, round: id }, 'a round could not be sealed')
+				);
 			const sent = await sendWaiting(w, transport, settings.from);
 			if (sent > 0) log.info({ sent }, 'mail sent');
 		} while (again && !stopped);
@@ -39,7 +47,10 @@ export async function startJobs(w: World, log: Logger, settings: { smtp: string 
 	const nudge = () => {
 		if (stopped) return;
 		if (running) again = true;
-		else running = pass().catch((e: unknown) => log.error({ err: e }, 'a job failed')).finally(() => (running = null));
+		else
+			running = pass()
+				.catch((e: unknown) => log.error({ err: e }, 'a job failed'))
+				.finally(() => (running = null));
 	};
 	const timer = setInterval(nudge, 2000);
 	nudge();

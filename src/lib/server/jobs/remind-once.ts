@@ -6,7 +6,13 @@ import { mailTo, sendWaiting, startPostRoom } from '../outside/mail.ts';
 import { remind } from './reminders.ts';
 
 const [file, today, folder] = process.argv.slice(2) as [string, string, string];
-const w = { db: openDb(file), clock: makeClock('America/Los_Angeles', today), files: fileStore(folder), origin: 'http://localhost', seal: () => Promise.reject(new Error('no seal here')) };
+const w = {
+	db: openDb(file),
+	clock: makeClock('America/Los_Angeles', today),
+	files: fileStore(folder),
+	origin: 'http://localhost',
+	seal: () => Promise.reject(new Error('no seal here'))
+};
 const room = await startPostRoom(w);
 process.stdout.write('ready\n');
 remind(w);

@@ -13,20 +13,46 @@ export const importCards = command({
 	run(ctx, i, scribe) {
 		const r = readVcards(i.text);
 		if ('error' in r) throw new Refused(`${r.error} Nothing was taken in.`, 'file');
-		const find = (name: string) => ctx.db.prepare<unknown[], { id: string }>(`SELECT p.id FROM person p WHERE p.folded = @f AND ${cardVisible('p')}`).get({ f: fold(name), me: staffOf(ctx).id })?.id;
-		let made = 0, known = 0;
+		const find = (name: string) =>
+			ctx.db
+				.prepare<unknown[], { id: string }>(
+					`SELECT p.id FROM person p WHERE p.folded = @f AND ${cardVisible('p')}`
+				)
+				.get({ f: fold(name), me: staffOf(ctx).id })?.id;
+		let made = 0,
+			known = 0;
 		for (const [n, c] of r.cards.entries()) {
-			if (find(c.name)) { known++; continue; }
+			if (find(c.name)) {
+				known++;
+				continue;
+			}
 			try {
 				const personId = makePerson(ctx, { kind: c.kind, name: c.name, note: c.note });
 				for (const a of c.aliases) addName(ctx, personId, 'alias', a);
 				for (const f of c.former) addName(ctx, personId, 'former', f);
-				c.contacts.forEach((x, position) => addContact(ctx, personId, { kind: x.kind as 'mail', label: x.label, value: x.kind === 'web' && !/^https?:/i.test(x.value) ? `https://${x.value}` : x.value, position }));
-				for (const cat of new Set(c.categories)) ctx.db.prepare('INSERT OR IGNORE INTO person_category (person_id, category) VALUES (?, ?)').run(personId, cat.slice(0, 60));
-				if (c.org && fold(c.org) && fold(c.org) !== fold(c.name)) ctx.db.prepare('UPDATE person SET parent_id = ? WHERE id = ?').run(find(c.org) ?? makePerson(ctx, { kind: 'organization', name: c.org.slice(0, 200) }), personId);
+				c.contacts.forEach((x, position) =>
+					addContact(ctx, personId, {
+						kind: x.kind as 'mail',
+						label: x.label,
+						value: x.kind === 'web' && !/^https?:/i.test(x.value) ? `https://${x.value}` : x.value,
+						position
+					})
+				);
+				for (const cat of new Set(c.categories))
+					ctx.db
+						.prepare('INSERT OR IGNORE INTO person_category (person_id, category) VALUES (?, ?)')
+						.run(personId, cat.slice(0, 60));
+				if (c.org && fold(c.org) && fold(c.org) !== fold(c.name))
+					ctx.db
+						.prepare('UPDATE person SET parent_id = ? WHERE id = ?')
+						.run(
+							find(c.org) ?? makePerson(ctx, { kind: 'organization', name: c.org.slice(0, 200) }),
+							personId
+						);
 				made++;
 			} catch (e) {
-				if (e instanceof Refused) throw new Refused(`Card ${n + 1}, ${c.name}: ${e.message} Nothing was taken in.`, 'file');
+				if (e instanceof Refused)
+					throw new Refused(`Card ${n + 1}, ${c.name}: ${e.message} Nothing was taken in.`, 'file');
 				throw e;
 			}
 		}

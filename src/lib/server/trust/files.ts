@@ -1,5 +1,14 @@
 /** Files by their SHA-256, written once, flushed before they are named. */
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import {
+	closeSync,
+	existsSync,
+	fsyncSync,
+	mkdirSync,
+	openSync,
+	readFileSync,
+	renameSync,
+	writeSync
+} from 'node:fs';
 import { join } from 'node:path';
 import type { Files } from '../command.ts';
 import { sha256 } from '../ids.ts';

@@ -13,20 +13,43 @@ export const cardVisible = (alias: string): string =>
 /** Every tie of the person @id to matters: roles with their dates, and facts that name them. */
 export const TIES = `SELECT mr.matter_id, mr.role, mr.note, mr.from_day, mr.to_day FROM matter_role mr WHERE mr.person_id = @id UNION ALL SELECT mf.matter_id, replace(CASE WHEN instr(mf.fact, '.') > 0 THEN substr(mf.fact, instr(mf.fact, '.') + 1) ELSE mf.fact END, '-', ' '), '', NULL, NULL FROM matter_fact mf WHERE mf.value = @id`;
 /** A fact of the matter with this alias, as text; empty where it has none. */
-export const factOf = (alias: string, fact: string): string => `coalesce((SELECT mfa.value FROM matter_fact mfa WHERE mfa.matter_id = ${alias}.id AND mfa.fact = '${fact}' AND mfa.row = 0), '')`;
+export const factOf = (alias: string, fact: string): string =>
+	`coalesce((SELECT mfa.value FROM matter_fact mfa WHERE mfa.matter_id = ${alias}.id AND mfa.fact = '${fact}' AND mfa.row = 0), '')`;
 /** A person's first mail address or telephone. */
-export const contactOf = (alias: string, kind: 'mail' | 'phone'): string => `coalesce((SELECT pc.value FROM person_contact pc WHERE pc.person_id = ${alias}.id AND pc.kind = '${kind}' ORDER BY pc.position, pc.id LIMIT 1), '')`;
+export const contactOf = (alias: string, kind: 'mail' | 'phone'): string =>
+	`coalesce((SELECT pc.value FROM person_contact pc WHERE pc.person_id = ${alias}.id AND pc.kind = '${kind}' ORDER BY pc.position, pc.id LIMIT 1), '')`;
 
 export type MatterRow = {
-	id: string; number: string; title: string; kind: string; status: 'proposed' | 'open' | 'on hold' | 'closed'; unit_id: string; responsible_id: string; originating_id: string; restricted: number; rulebook: string | null;
-	priority: 'high' | 'normal' | 'low'; status_reason: string; status_from: string | null; retain_until: string | null; version: number; opened_on: string; closed_on: string | null;
+	id: string;
+	number: string;
+	title: string;
+	kind: string;
+	status: 'proposed' | 'open' | 'on hold' | 'closed';
+	unit_id: string;
+	responsible_id: string;
+	originating_id: string;
+	restricted: number;
+	rulebook: string | null;
+	priority: 'high' | 'normal' | 'low';
+	status_reason: string;
+	status_from: string | null;
+	retain_until: string | null;
+	version: number;
+	opened_on: string;
+	closed_on: string | null;
 };
 
 /** The matter, or nothing where it is not there for this person. */
-export function findMatter(db: Db, staff: Staff, key: { id: string } | { number: string }): MatterRow | undefined {
+export function findMatter(
+	db: Db,
+	staff: Staff,
+	key: { id: string } | { number: string }
+): MatterRow | undefined {
 	if (!may(staff.role, 'matter.read')) return undefined;
 	const by = 'id' in key ? 'm.id = @key' : 'm.number = @key';
-	return db.prepare<unknown[], MatterRow>(`SELECT m.* FROM matter m WHERE ${by} AND ${visible('m')}`).get({ key: 'id' in key ? key.id : key.number.toUpperCase(), me: staff.id });
+	return db
+		.prepare<unknown[], MatterRow>(`SELECT m.* FROM matter m WHERE ${by} AND ${visible('m')}`)
+		.get({ key: 'id' in key ? key.id : key.number.toUpperCase(), me: staff.id });
 }
 
 /** The matter a command works on; NotFound where the actor may not see it. */
@@ -37,14 +60,41 @@ export function theMatter(ctx: Ctx, id: string): MatterRow {
 }
 
 /** Everyone who works on a matter: the responsible lawyer and the members. */
-export function onMatter(db: Db, matterId: string): { id: string; name: string; initials: string; email: string }[] {
-	return db.prepare<[string, string], { id: string; name: string; initials: string; email: string }>(
-		`SELECT s.id, s.name, s.initials, s.email FROM staff s WHERE s.id = (SELECT responsible_id FROM matter WHERE id = ?) OR s.id IN (SELECT staff_id FROM matter_member WHERE matter_id = ?) ORDER BY s.name`
-	).all(matterId, matterId);
+export function onMatter(
+	db: Db,
+	matterId: string
+): { id: string; name: string; initials: string; email: string }[] {
+	return db
+		.prepare<[string, string], { id: string; name: string; initials: string; email: string }>(
+			`SELECT s.id, s.name, s.initials, s.email FROM staff s WHERE s.id = (SELECT responsible_id FROM matter WHERE id = ?) OR s.id IN (SELECT staff_id FROM matter_member WHERE matter_id = ?) ORDER BY s.name`
+		)
+		.all(matterId, matterId);
 }
 
 /** Queues a mail inside the caller's transaction; a job hands it to the mail server. */
-export function queueMail(ctx: Ctx, id: string, mail: { matterId: string | null; to: string; subject: string; text: string; attachment?: { sha256: string; name: string } }): void {
-	ctx.db.prepare('INSERT INTO mail_out (id, matter_id, recipient, subject, text, attachment_sha256, attachment_name, queued_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)')
-		.run(id, mail.matterId, mail.to, mail.subject, mail.text, mail.attachment?.sha256 ?? null, mail.attachment?.name ?? null, ctx.clock.now());
+export function queueMail(
+	ctx: Ctx,
+	id: string,
+	mail: {
+		matterId: string | null;
+		to: string;
+		subject: string;
+		text: string;
+		attachment?: { sha256: string; name: string };
+	}
+): void {
+	ctx.db
+		.prepare(
+			'INSERT INTO mail_out (id, matter_id, recipient, subject, text, attachment_sha256, attachment_name, queued_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)'
+		)
+		.run(
+			id,
+			mail.matterId,
+			mail.to,
+			mail.subject,
+			mail.text,
+			mail.attachment?.sha256 ?? null,
+			mail.attachment?.name ?? null,
+			ctx.clock.now()
+		);
 }

@@ -9,16 +9,24 @@ export function load(event) {
 	if (!mayRead(me)) return missing('page');
 	const w = theWorld();
 	const t = civil(toDay(w.clock.today()));
-	const last = t.month === 1 ? { year: t.year - 1, month: 12 } : { year: t.year, month: t.month - 1 };
+	const last =
+		t.month === 1 ? { year: t.year - 1, month: 12 } : { year: t.year, month: t.month - 1 };
 	const two = (n: number) => String(n).padStart(2, '0');
 	return {
-		runs: runs(w).map((r) => ({ ...r, title: runTitle(r) })), waiting: waitingTime(w), mayRun: may(me.role, 'cost.run'),
-		next: { from: `${last.year}-${two(last.month)}-01`, to: `${last.year}-${two(last.month)}-${daysInMonth(last.year, last.month)}` }
+		runs: runs(w).map((r) => ({ ...r, title: runTitle(r) })),
+		waiting: waitingTime(w),
+		mayRun: may(me.role, 'cost.run'),
+		next: {
+			from: `${last.year}-${two(last.month)}-01`,
+			to: `${last.year}-${two(last.month)}-${daysInMonth(last.year, last.month)}`
+		}
 	};
 }
 export const actions = {
 	make: async (event) => {
 		const f = await form(event);
-		return answer(makeRun(ctx(event), { from: f.text('from'), to: f.text('to') }), (v) => ({ runId: v.runId }));
+		return answer(makeRun(ctx(event), { from: f.text('from'), to: f.text('to') }), (v) => ({
+			runId: v.runId
+		}));
 	}
 };

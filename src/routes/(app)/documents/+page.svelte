@@ -7,6 +7,26 @@
 
 <svelte:head><title>Documents · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex items-center gap-3"><h1>Documents</h1><span class="sub grow">{data.total}, newest first</span><form method="get"><input class="box !w-64" name="q" value={data.q} placeholder="Name, number or matter" aria-label="Name, number or matter" /></form></div>
-	{#if data.total}<DocumentRows rows={data.rows} today={data.today} zone={data.zone} /><Pages total={data.total} per={data.per} what="documents" />{:else}<Empty>{data.q ? 'No document fits. The pen line also searches inside documents.' : 'No document yet. Documents are filed on a matter’s sheet.'}</Empty>{/if}
+	<div class="flex items-center gap-3">
+		<h1>Documents</h1>
+		<span class="sub grow">{data.total}, newest first</span>
+		<form method="get">
+			<input
+				class="box !w-64"
+				name="q"
+				value={data.q}
+				placeholder="Name, number or matter"
+				aria-label="Name, number or matter"
+			/>
+		</form>
+	</div>
+	{#if data.total}<DocumentRows rows={data.rows} today={data.today} zone={data.zone} /><Pages
+			total={data.total}
+			per={data.per}
+			what="documents"
+		/>{:else}<Empty
+			>{data.q
+				? 'No document fits. The pen line also searches inside documents.'
+				: 'No document yet. Documents are filed on a matter’s sheet.'}</Empty
+		>{/if}
 </div>

@@ -9,32 +9,108 @@
 	import { at, plural } from '$lib/ui/say.ts';
 	let { data } = $props();
 	let what = $state('people');
-	const NAMES: Record<string, string> = { units: 'Business units and cost centers', people: 'People and organizations', matters: 'Matters with their parties' };
-	const STATE: Record<string, string> = { reading: 'being read', judging: 'being looked through', ready: 'ready to import', failed: 'could not be read' };
+	const NAMES: Record<string, string> = {
+		units: 'Business units and cost centers',
+		people: 'People and organizations',
+		matters: 'Matters with their parties'
+	};
+	const STATE: Record<string, string> = {
+		reading: 'being read',
+		judging: 'being looked through',
+		ready: 'ready to import',
+		failed: 'could not be read'
+	};
 </script>
 
 <svelte:head><title>Imports · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-center gap-3"><h1 class="grow">Imports</h1><HouseTabs /></div>
+	<div class="flex flex-wrap items-center gap-3">
+		<h1 class="grow">Imports</h1>
+		<HouseTabs />
+	</div>
 	<div class="mt-4 grid gap-8 lg:grid-cols-[400px_minmax(0,1fr)]">
 		<Section title="A file">
-			<ActionForm action="?/begin" files stay class="mt-3" ondone={async (d) => { await goto(`/imports/${d.work}`); }}>
+			<ActionForm
+				action="?/begin"
+				files
+				stay
+				class="mt-3"
+				ondone={async (d) => {
+					await goto(`/imports/${d.work}`);
+				}}
+			>
 				{#snippet children({ errors, busy })}
 					<div class="flex flex-col gap-3.5">
-						<Field label="What is in it" error={errors.what}>{#snippet children(x)}<select class="box" name="what" bind:value={what} {...x}>{#each data.whats as w (w)}<option value={w}>{NAMES[w]}</option>{/each}</select>{/snippet}</Field>
-						<Field label="File" error={errors.file} hint="CSV in UTF-8, or XLSX. The first row names the columns.">{#snippet children(x)}<input class="box" type="file" name="file" accept=".csv,.txt,.xlsx" {...x} />{/snippet}</Field>
-						<p class="sub">To begin from: <a class="act" href="/imports/sample?what={what}&as=csv" download>sample CSV</a> <a class="act" href="/imports/sample?what={what}&as=xlsx" download>sample XLSX</a></p>
+						<Field label="What is in it" error={errors.what}
+							>{#snippet children(x)}<select class="box" name="what" bind:value={what} {...x}
+									>{#each data.whats as w (w)}<option value={w}>{NAMES[w]}</option>{/each}</select
+								>{/snippet}</Field
+						>
+						<Field
+							label="File"
+							error={errors.file}
+							hint="CSV in UTF-8, or XLSX. The first row names the columns."
+							>{#snippet children(x)}<input
+									class="box"
+									type="file"
+									name="file"
+									accept=".csv,.txt,.xlsx"
+									{...x}
+								/>{/snippet}</Field
+						>
+						<p class="sub">
+							To begin from: <a class="act" href="/imports/sample?what={what}&as=csv" download
+								>sample CSV</a
+							> <a class="act" href="/imports/sample?what={what}&as=xlsx" download>sample XLSX</a>
+						</p>
 						<div><button class="btn go" disabled={busy}>Look through the file</button></div>
-						<p class="sub">Nothing is saved by this. You see what becomes of each row first; then all new rows come in, or none.</p>
+						<p class="sub">
+							Nothing is saved by this. You see what becomes of each row first; then all new rows
+							come in, or none.
+						</p>
 					</div>
 				{/snippet}
 			</ActionForm>
 		</Section>
 		<div class="flex flex-col gap-7">
-			{#if data.works.length}<Section title="Under way">{#each data.works as w (w.id)}<a class="row flex min-h-9 items-center gap-3 hover:bg-white" href="/imports/{w.id}"><b class="min-w-0 grow truncate font-semibold">{w.fileName}</b><span class="sub">{NAMES[w.what]}</span><span>{STATE[w.state]}{w.state === 'judging' ? ` ${w.done} of ${w.total}` : ''}</span></a>{/each}</Section>{/if}
+			{#if data.works.length}<Section title="Under way"
+					>{#each data.works as w (w.id)}<a
+							class="row flex min-h-9 items-center gap-3 hover:bg-white"
+							href="/imports/{w.id}"
+							><b class="min-w-0 grow truncate font-semibold">{w.fileName}</b><span class="sub"
+								>{NAMES[w.what]}</span
+							><span>{STATE[w.state]}{w.state === 'judging' ? ` ${w.done} of ${w.total}` : ''}</span
+							></a
+						>{/each}</Section
+				>{/if}
 			<Section title="Done">
-				{#each data.batches as b (b.id)}<div class="row flex min-h-[40px] flex-wrap items-center gap-x-3 py-1" data-batch={b.fileName}><b class="min-w-0 grow truncate font-semibold {b.undoneAt ? 'text-ink-3 line-through' : ''}">{b.fileName}</b><span class="sub">{NAMES[b.what]}</span><span>{plural(b.rows, 'row')}</span><span class="sub">{b.by}, {at(b.at, data.zone, data.today)}</span>
-					{#if b.undoneAt}<span class="sub">taken back</span>{:else}<ActionForm action="?/undo" ondone={(d) => { toast(`Taken back: ${d.removed} made by it are gone.`); }}>{#snippet children({ errors, busy })}<input type="hidden" name="batchId" value={b.id} /><button class="act" disabled={busy}>take back</button>{#if errors.batchId}<p class="fault">{errors.batchId}</p>{/if}{/snippet}</ActionForm>{/if}</div>
+				{#each data.batches as b (b.id)}<div
+						class="row flex min-h-[40px] flex-wrap items-center gap-x-3 py-1"
+						data-batch={b.fileName}
+					>
+						<b
+							class="min-w-0 grow truncate font-semibold {b.undoneAt
+								? 'text-ink-3 line-through'
+								: ''}">{b.fileName}</b
+						><span class="sub">{NAMES[b.what]}</span><span>{plural(b.rows, 'row')}</span><span
+							class="sub">{b.by}, {at(b.at, data.zone, data.today)}</span
+						>
+						{#if b.undoneAt}<span class="sub">taken back</span>{:else}<ActionForm
+								action="?/undo"
+								ondone={(d) => {
+									toast(`Taken back: ${d.removed} made by it are gone.`);
+								}}
+								>{#snippet children({ errors, busy })}<input
+										type="hidden"
+										name="batchId"
+										value={b.id}
+									/><button class="act" disabled={busy}>take back</button>{#if errors.batchId}<p
+											class="fault"
+										>
+											{errors.batchId}
+										</p>{/if}{/snippet}</ActionForm
+							>{/if}
+					</div>
 				{:else}<Empty>No import yet.</Empty>{/each}
 			</Section>
 		</div>

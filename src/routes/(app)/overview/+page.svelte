@@ -3,14 +3,46 @@
 	import Section from '$lib/ui/Section.svelte';
 	let { data } = $props();
 	const g = $derived(data.figures);
-	const parts = $derived([['By kind', g.kind], ['By age', g.age], ['By business unit', g.unit], ['By lawyer', g.lawyer]] as [string, typeof g.kind][]);
+	const parts = $derived([
+		['By kind', g.kind],
+		['By age', g.age],
+		['By business unit', g.unit],
+		['By lawyer', g.lawyer]
+	] as [string, typeof g.kind][]);
 </script>
 
 <svelte:head><title>Figures · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1"><h1>Figures</h1><a class="hover:underline" href="/matters?who=all"><b class="read text-[20px] font-medium">{g.open}</b> open</a><a class="hover:underline" href="/matters?who=all&priority=high"><b class="read text-[20px] font-medium">{g.high}</b> of high priority</a><a class="hover:underline {g.quiet ? 'text-madder' : ''}" href="/matters?who=all&quiet=1"><b class="read text-[20px] font-medium">{g.quiet}</b> gone quiet</a><span class="sub ml-auto">Each bar opens the list behind it.</span></div>
+	<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+		<h1>Figures</h1>
+		<a class="hover:underline" href="/matters?who=all"
+			><b class="read text-[20px] font-medium">{g.open}</b> open</a
+		><a class="hover:underline" href="/matters?who=all&priority=high"
+			><b class="read text-[20px] font-medium">{g.high}</b> of high priority</a
+		><a class="hover:underline {g.quiet ? 'text-madder' : ''}" href="/matters?who=all&quiet=1"
+			><b class="read text-[20px] font-medium">{g.quiet}</b> gone quiet</a
+		><span class="sub ml-auto">Each bar opens the list behind it.</span>
+	</div>
 	<div class="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
-		{#each parts as [name, slices] (name)}<Section title="Open matters, {name.toLowerCase()}"><Bars title="Open matters {name.toLowerCase()}" names={slices.map((s) => s.name)} series={[{ label: 'open', color: '#0d5c66', slices }]} across height={Math.max(130, slices.length * 27 + 30)} /></Section>{/each}
-		<Section class="lg:col-span-2" title="Opened and closed" about="by month, the last twelve"><Bars title="Opened and closed by month" names={g.months.map((m) => m.name)} series={[{ label: 'opened', color: '#0d5c66', slices: g.months.map((m) => m.opened) }, { label: 'closed', color: '#9fb0b2', slices: g.months.map((m) => m.closed) }]} height={200} /></Section>
+		{#each parts as [name, slices] (name)}<Section title="Open matters, {name.toLowerCase()}"
+				><Bars
+					title="Open matters {name.toLowerCase()}"
+					names={slices.map((s) => s.name)}
+					series={[{ label: 'open', color: '#0d5c66', slices }]}
+					across
+					height={Math.max(130, slices.length * 27 + 30)}
+				/></Section
+			>{/each}
+		<Section class="lg:col-span-2" title="Opened and closed" about="by month, the last twelve"
+			><Bars
+				title="Opened and closed by month"
+				names={g.months.map((m) => m.name)}
+				series={[
+					{ label: 'opened', color: '#0d5c66', slices: g.months.map((m) => m.opened) },
+					{ label: 'closed', color: '#9fb0b2', slices: g.months.map((m) => m.closed) }
+				]}
+				height={200}
+			/></Section
+		>
 	</div>
 </div>

@@ -22,11 +22,30 @@ export const actions = {
 	write: async (event) => {
 		only(event, 'request.own');
 		const f = await form(event);
-		const files = f.data.getAll('files').filter((x): x is File => x instanceof File && x.name !== '');
-		if (files.length > 20) return fail(400, { errors: { files: 'At most 20 files with a request.' } });
-		if (files.reduce((a, x) => a + x.size, 0) > MOST) return fail(400, { errors: { files: 'The files are more than 50 MB together.' } });
-		const kept = await Promise.all(files.map(async (x) => store(theWorld(), x.name, Buffer.from(await x.arrayBuffer()))));
-		return answer(writeRequest(ctx(event), { requestId: f.maybe('requestId'), send: f.text('send') === '1', about: f.text('about'), words: f.text('words'), unitId: f.maybe('unitId'), counterparty: f.text('counterparty'), urgency: (f.text('urgency') || 'normal') as 'normal', wantedBy: f.maybe('wantedBy'), files: kept }), (r) => r);
+		const files = f.data
+			.getAll('files')
+			.filter((x): x is File => x instanceof File && x.name !== '');
+		if (files.length > 20)
+			return fail(400, { errors: { files: 'At most 20 files with a request.' } });
+		if (files.reduce((a, x) => a + x.size, 0) > MOST)
+			return fail(400, { errors: { files: 'The files are more than 50 MB together.' } });
+		const kept = await Promise.all(
+			files.map(async (x) => store(theWorld(), x.name, Buffer.from(await x.arrayBuffer())))
+		);
+		return answer(
+			writeRequest(ctx(event), {
+				requestId: f.maybe('requestId'),
+				send: f.text('send') === '1',
+				about: f.text('about'),
+				words: f.text('words'),
+				unitId: f.maybe('unitId'),
+				counterparty: f.text('counterparty'),
+				urgency: (f.text('urgency') || 'normal') as 'normal',
+				wantedBy: f.maybe('wantedBy'),
+				files: kept
+			}),
+			(r) => r
+		);
 	},
 	drop: async (event) => {
 		const f = await form(event);

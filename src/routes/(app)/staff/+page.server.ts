@@ -7,4 +7,15 @@ export function load(event) {
 	const w = theWorld();
 	return { people: supervised(w).map((s) => ({ ...s, role: ROLE_WORDS[s.role] })) };
 }
-export const actions = { supervisor: async (event) => { const f = await form(event); return answer(setSupervisor(ctx(event), { staffId: f.text('staffId'), supervisorId: f.maybe('supervisorId') }), () => ({})); } };
+export const actions = {
+	supervisor: async (event) => {
+		const f = await form(event);
+		return answer(
+			setSupervisor(ctx(event), {
+				staffId: f.text('staffId'),
+				supervisorId: f.maybe('supervisorId')
+			}),
+			() => ({})
+		);
+	}
+};

@@ -6,6 +6,13 @@ import { theWorld } from '#server/web.ts';
 export function GET(event) {
 	const found = readFeed(theWorld(), event.params.token);
 	if (!found) error(404, 'There is no calendar at this address.');
-	if ('revoked' in found) error(410, 'This calendar address was revoked. Ask the department for a new one.');
-	return new Response(found.ics, { headers: { 'content-type': 'text/calendar; charset=utf-8', 'content-disposition': 'inline; filename="docket.ics"', 'x-content-type-options': 'nosniff' } });
+	if ('revoked' in found)
+		error(410, 'This calendar address was revoked. Ask the department for a new one.');
+	return new Response(found.ics, {
+		headers: {
+			'content-type': 'text/calendar; charset=utf-8',
+			'content-disposition': 'inline; filename="docket.ics"',
+			'x-content-type-options': 'nosniff'
+		}
+	});
 }

@@ -12,13 +12,25 @@ export function load({ params, setHeaders }) {
 	const c = guest();
 	const door = { token: params.token };
 	const view = signingView(c, door);
-	if (!view) error(404, 'This link does not exist. Check that the address in the mail was copied whole, or ask the sender for a new one.');
+	if (!view)
+		error(
+			404,
+			'This link does not exist. Check that the address in the mail was copied whole, or ask the sender for a new one.'
+		);
 	const dead = view.state !== 'waiting' || view.round !== 'with signers';
 	if (!dead) openSigning(c, { door });
 	const w = theWorld();
 	// Of an ended round the link tells no more than how it ended.
 	const shown = dead ? { ...view, fields: [], message: '', sha256: '', documentName: '' } : view;
-	return { view: shown, dead, token: params.token, consent: CONSENT, today: w.clock.today(), zone: w.clock.zone, department: departmentName(w) };
+	return {
+		view: shown,
+		dead,
+		token: params.token,
+		consent: CONSENT,
+		today: w.clock.today(),
+		zone: w.clock.zone,
+		department: departmentName(w)
+	};
 }
 export const actions = {
 	sign: (event) => signAction(event, guest(), { token: event.params.token }),

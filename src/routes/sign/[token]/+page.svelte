@@ -9,13 +9,36 @@
 </script>
 
 <svelte:head><title>Sign: {v.title}</title><meta name="robots" content="noindex" /></svelte:head>
-<header class="flex h-[46px] items-center gap-2 bg-band px-5 text-white"><Logo /><span class="read text-[18px] font-medium">{data.department}</span></header>
+<header class="flex h-[46px] items-center gap-2 bg-band px-5 text-white">
+	<Logo /><span class="read text-[18px] font-medium">{data.department}</span>
+</header>
 <main class="px-5 py-5">
 	<h1>{v.title}</h1>
 	{#if data.dead}
 		<p class="read mt-4 max-w-[60ch] text-[18px] text-ink-2">
-			{v.state === 'signed' ? `You signed this on ${sayDate(dayAt(v.endedAt!, data.zone))}, ${v.name}. When everyone has signed, your copy comes by mail.` : v.state === 'declined' ? 'You declined to sign this. Ask the sender for a new link if you changed your mind.' : v.round === 'withdrawn' ? 'The sender withdrew this. There is nothing left to sign.' : v.round === 'expired' ? 'The last day for signing has passed. Ask the sender for a new link.' : 'This round has ended.'}
+			{v.state === 'signed'
+				? `You signed this on ${sayDate(dayAt(v.endedAt!, data.zone))}, ${v.name}. When everyone has signed, your copy comes by mail.`
+				: v.state === 'declined'
+					? 'You declined to sign this. Ask the sender for a new link if you changed your mind.'
+					: v.round === 'withdrawn'
+						? 'The sender withdrew this. There is nothing left to sign.'
+						: v.round === 'expired'
+							? 'The last day for signing has passed. Ask the sender for a new link.'
+							: 'This round has ended.'}
 		</p>
-	{:else if !v.myTurn}<p class="read mt-4 text-[18px]">Others sign before you. You get a mail when it is your turn.</p>
-	{:else}<p class="sub mt-1 mb-4">{v.sentBy} asks you, {v.name}, to sign this.{v.wantedBy ? ` It is wanted by ${sayDate(date(v.wantedBy))}.` : ''}</p><SignSheet view={v} file="/sign/{data.token}/file" consent={data.consent} today={data.today} ondone={() => void invalidateAll()} />{/if}
+	{:else if !v.myTurn}<p class="read mt-4 text-[18px]">
+			Others sign before you. You get a mail when it is your turn.
+		</p>
+	{:else}<p class="sub mt-1 mb-4">
+			{v.sentBy} asks you, {v.name}, to sign this.{v.wantedBy
+				? ` It is wanted by ${sayDate(date(v.wantedBy))}.`
+				: ''}
+		</p>
+		<SignSheet
+			view={v}
+			file="/sign/{data.token}/file"
+			consent={data.consent}
+			today={data.today}
+			ondone={() => void invalidateAll()}
+		/>{/if}
 </main>

@@ -16,9 +16,14 @@ export function GET(event) {
 	if (p.has('deadline')) {
 		const d = deadlineFor(w, me, p.get('deadline') ?? '');
 		if (!d) return missing('date');
-		if (typed && !to) return json({ error: `${typed} is not a date that exists.` }, { status: 400 });
+		if (typed && !to)
+			return json({ error: `${typed} is not a date that exists.` }, { status: 400 });
 		try {
-			const { trace: _, ...moved } = movedDate(w, d, { by: p.get('by') ?? '', to: to ?? null, back: p.get('how') === 'back' });
+			const { trace: _, ...moved } = movedDate(w, d, {
+				by: p.get('by') ?? '',
+				to: to ?? null,
+				back: p.get('how') === 'back'
+			});
 			return json(moved);
 		} catch (e) {
 			if (e instanceof Refused) return json({ error: e.message }, { status: 400 });
@@ -27,12 +32,31 @@ export function GET(event) {
 	}
 	const e = eventFor(w, me, p.get('event') ?? '');
 	if (!e) return missing('event');
-	if (!to) return json({ error: typed ? `${typed} is not a date that exists.` : 'The new date is missing.' }, { status: 400 });
-	if (!e.ahead && to > w.clock.today()) return json({ error: `${sayDate(to)} has not come yet: this event is entered once it has happened.` }, { status: 400 });
-	const answers = [...p].filter(([k]) => k.startsWith('answer-')).map(([k, v]): [string, string] => [k.slice(7), v]);
+	if (!to)
+		return json(
+			{ error: typed ? `${typed} is not a date that exists.` : 'The new date is missing.' },
+			{ status: 400 }
+		);
+	if (!e.ahead && to > w.clock.today())
+		return json(
+			{ error: `${sayDate(to)} has not come yet: this event is entered once it has happened.` },
+			{ status: 400 }
+		);
+	const answers = [...p]
+		.filter(([k]) => k.startsWith('answer-'))
+		.map(([k, v]): [string, string] => [k.slice(7), v]);
 	try {
-		const { moves, gone, born, warnings } = movesOf(w, e.id, to, { time: p.get('time'), service: p.get('service'), answers: p.has('answers') ? Object.fromEntries(answers) : null });
-		return json({ moves, gone, born: born.map((b) => ({ title: b.title, date: b.date })), warnings });
+		const { moves, gone, born, warnings } = movesOf(w, e.id, to, {
+			time: p.get('time'),
+			service: p.get('service'),
+			answers: p.has('answers') ? Object.fromEntries(answers) : null
+		});
+		return json({
+			moves,
+			gone,
+			born: born.map((b) => ({ title: b.title, date: b.date })),
+			warnings
+		});
 	} catch (err) {
 		if (err instanceof Refused) return json({ error: err.message }, { status: 400 });
 		throw err;

@@ -9,11 +9,18 @@ export function load(event) {
 	only(event, 'docket.read');
 	const w = theWorld();
 	const today = w.clock.today();
-	const year = /^(19|20|21)\d\d$/.test(event.url.searchParams.get('year') ?? '') ? Number(event.url.searchParams.get('year')) : Number(today.slice(0, 4));
-	const book = shelf(w).files.has(event.url.searchParams.get('court') ?? '') ? event.url.searchParams.get('court')! : 'us-federal';
+	const year = /^(19|20|21)\d\d$/.test(event.url.searchParams.get('year') ?? '')
+		? Number(event.url.searchParams.get('year'))
+		: Number(today.slice(0, 4));
+	const book = shelf(w).files.has(event.url.searchParams.get('court') ?? '')
+		? event.url.searchParams.get('court')!
+		: 'us-federal';
 	const b = bookIn(w, book);
 	return {
-		books: booksIn(w).map((x) => ({ id: x.id, title: x.title })), book, year, title: b.title,
+		books: booksIn(w).map((x) => ({ id: x.id, title: x.title })),
+		book,
+		year,
+		title: b.title,
 		closures: closureList(w),
 		holidays: b.calendar.holidaysOf(year)
 	};
@@ -25,10 +32,32 @@ export const actions = {
 		const w = theWorld();
 		const date = parseDate(f.text('date'));
 		if (!date || !shelf(w).files.has(f.text('book'))) return { effects: [], total: 0 };
-		const all = closureEffects(w, { book: f.text('book'), date, kind: f.text('kind') === 'office' ? 'office' : 'holiday', name: f.text('name') || 'closure' });
+		const all = closureEffects(w, {
+			book: f.text('book'),
+			date,
+			kind: f.text('kind') === 'office' ? 'office' : 'holiday',
+			name: f.text('name') || 'closure'
+		});
 		const seen = sayEffects(w, me, all);
 		return { effects: seen.slice(0, 300), total: seen.length };
 	},
-	add: async (event) => { const f = await form(event); return answer(addClosure(ctx(event), { book: f.text('book'), date: f.text('date'), kind: f.text('kind') as 'holiday', name: f.text('name') }), (v) => v); },
-	drop: async (event) => { const f = await form(event); return answer(dropClosure(ctx(event), { closureId: f.text('closureId'), reason: f.text('reason') }), (v) => v); }
+	add: async (event) => {
+		const f = await form(event);
+		return answer(
+			addClosure(ctx(event), {
+				book: f.text('book'),
+				date: f.text('date'),
+				kind: f.text('kind') as 'holiday',
+				name: f.text('name')
+			}),
+			(v) => v
+		);
+	},
+	drop: async (event) => {
+		const f = await form(event);
+		return answer(
+			dropClosure(ctx(event), { closureId: f.text('closureId'), reason: f.text('reason') }),
+			(v) => v
+		);
+	}
 };

@@ -13,20 +13,32 @@
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { EffectView } from '#server/docket/changes.ts';
 	let { data } = $props();
-	let adding = $state(false), dropping = $state('');
+	let adding = $state(false),
+		dropping = $state('');
 	let dropOpen = $state(false);
-	let date = $state(''), kind = $state('holiday'), name = $state(''), reason = $state('');
+	let date = $state(''),
+		kind = $state('holiday'),
+		name = $state(''),
+		reason = $state('');
 	// svelte-ignore state_referenced_locally
 	let book = $state(data.book);
 	let effects = $state<EffectView[] | null>(null);
-	let total = $state(0), asked = 0;
+	let total = $state(0),
+		asked = 0;
 	$effect(() => {
 		const r = readDate(date, data.today as PlainDate);
-		if (!adding || !date.trim() || 'error' in r) { effects = null; return; }
+		if (!adding || !date.trim() || 'error' in r) {
+			effects = null;
+			return;
+		}
 		const f = new FormData();
 		for (const [k, v] of Object.entries({ book, date: r.date, kind, name })) f.set(k, v);
 		const mine = ++asked;
-		void fetch('?/preview', { method: 'POST', body: f, headers: { 'x-sveltekit-action': 'true', accept: 'application/json' } }).then(async (res) => {
+		void fetch('?/preview', {
+			method: 'POST',
+			body: f,
+			headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
+		}).then(async (res) => {
 			const out = deserialize(await res.text());
 			if (mine !== asked || out.type !== 'success') return;
 			effects = (out.data?.effects ?? []) as EffectView[];
@@ -39,36 +51,165 @@
 
 <svelte:head><title>Closures · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-baseline gap-3"><h1>Closures</h1><span class="sub grow">days on which a court does not sit, beside its holidays</span><DocketTabs /></div>
+	<div class="flex flex-wrap items-baseline gap-3">
+		<h1>Closures</h1>
+		<span class="sub grow">days on which a court does not sit, beside its holidays</span><DocketTabs
+		/>
+	</div>
 	<div class="mt-4 grid gap-8 lg:grid-cols-2">
 		<section>
-			<div class="ruled"><h2>Entered by the department</h2>{#if data.canClose}<button class="act ml-auto" onclick={() => { adding = true; }}>Add a closure</button>{/if}</div>
+			<div class="ruled">
+				<h2>Entered by the department</h2>
+				{#if data.canClose}<button
+						class="act ml-auto"
+						onclick={() => {
+							adding = true;
+						}}>Add a closure</button
+					>{/if}
+			</div>
 			{#each data.closures as c (c.id)}
-				<div class="row flex min-h-[44px] items-center gap-3 py-1" data-closure={c.name}><span class="w-[100px] font-semibold whitespace-nowrap">{short(c.date, data.today)}</span><span class="min-w-0 grow"><b class="font-semibold">{c.name}</b><span class="sub block">{c.court}; {c.kind === 'office' ? "the clerk's office cannot be reached: moves filings only" : 'a declared holiday: counts for every act'}</span></span>{#if data.canClose}<button class="act whitespace-nowrap" onclick={() => { dropping = c.id; reason = ''; dropOpen = true; }}>take away</button>{/if}</div>
-			{:else}<Empty>No closure was entered. Add one when a court closes, and every date it affects is listed before anything moves.</Empty>{/each}
+				<div class="row flex min-h-[44px] items-center gap-3 py-1" data-closure={c.name}>
+					<span class="w-[100px] font-semibold whitespace-nowrap">{short(c.date, data.today)}</span
+					><span class="min-w-0 grow"
+						><b class="font-semibold">{c.name}</b><span class="sub block"
+							>{c.court}; {c.kind === 'office'
+								? "the clerk's office cannot be reached: moves filings only"
+								: 'a declared holiday: counts for every act'}</span
+						></span
+					>{#if data.canClose}<button
+							class="act whitespace-nowrap"
+							onclick={() => {
+								dropping = c.id;
+								reason = '';
+								dropOpen = true;
+							}}>take away</button
+						>{/if}
+				</div>
+			{:else}<Empty
+					>No closure was entered. Add one when a court closes, and every date it affects is listed
+					before anything moves.</Empty
+				>{/each}
 		</section>
 		<section>
 			<div class="ruled"><h2>Holidays of {data.title}, {data.year}</h2></div>
-			<form method="get" class="no-print mt-2 flex gap-2"><select class="box !w-auto" name="court" aria-label="Court" value={data.book} onchange={(e) => e.currentTarget.form?.requestSubmit()}>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select><select class="box !w-auto" name="year" aria-label="Year" value={String(data.year)} onchange={(e) => e.currentTarget.form?.requestSubmit()}>{#each years as y (y)}<option value={String(y)}>{y}</option>{/each}</select><button class="btn">Show</button></form>
-			<ul class="mt-1">{#each data.holidays as h (h.date)}<li class="row flex h-[32px] items-center gap-3"><span class="w-[110px] font-semibold">{short(h.date, data.today)}</span>{h.name}{#if h.forward}<span class="sub">in counts forwards only</span>{/if}</li>{/each}</ul>
+			<form method="get" class="no-print mt-2 flex gap-2">
+				<select
+					class="box !w-auto"
+					name="court"
+					aria-label="Court"
+					value={data.book}
+					onchange={(e) => e.currentTarget.form?.requestSubmit()}
+					>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
+				><select
+					class="box !w-auto"
+					name="year"
+					aria-label="Year"
+					value={String(data.year)}
+					onchange={(e) => e.currentTarget.form?.requestSubmit()}
+					>{#each years as y (y)}<option value={String(y)}>{y}</option>{/each}</select
+				><button class="btn">Show</button>
+			</form>
+			<ul class="mt-1">
+				{#each data.holidays as h (h.date)}<li class="row flex h-[32px] items-center gap-3">
+						<span class="w-[110px] font-semibold">{short(h.date, data.today)}</span
+						>{h.name}{#if h.forward}<span class="sub">in counts forwards only</span>{/if}
+					</li>{/each}
+			</ul>
 		</section>
 	</div>
 </div>
-<Drawer bind:open={adding} title="Add a closure" about="What it affects is shown first; nothing moves by itself" wide>
-	<ActionForm action="?/add" ondone={(d) => { adding = false; date = ''; name = ''; toast(Number(d.affected) ? `${plural(Number(d.affected), 'date')} in ${plural(Number(d.matters), 'matter')} wait for a decision.` : 'Entered. No date is affected.'); }}>
+<Drawer
+	bind:open={adding}
+	title="Add a closure"
+	about="What it affects is shown first; nothing moves by itself"
+	wide
+>
+	<ActionForm
+		action="?/add"
+		ondone={(d) => {
+			adding = false;
+			date = '';
+			name = '';
+			toast(
+				Number(d.affected)
+					? `${plural(Number(d.affected), 'date')} in ${plural(Number(d.matters), 'matter')} wait for a decision.`
+					: 'Entered. No date is affected.'
+			);
+		}}
+	>
 		{#snippet children({ errors, busy })}
 			<div class="flex flex-col gap-2.5">
-				<Field label="Court" error={errors.book} hint="a closure for a book holds for every book laid over it">{#snippet children(c)}<select class="box" name="book" bind:value={book} {...c}>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select>{/snippet}</Field>
-				<DateField name="date" label="Day" bind:value={date} today={data.today} error={errors.date} />
-				<Field label="What it is" error={errors.kind}>{#snippet children(c)}<select class="box" name="kind" bind:value={kind} {...c}><option value="holiday">A declared holiday: counts for every act</option><option value="office">The clerk's office cannot be reached: moves filings, on their last day only</option></select>{/snippet}</Field>
-				<Field label="Reason" error={errors.name} hint="as it is said in each count">{#snippet children(c)}<input class="box" name="name" bind:value={name} {...c} />{/snippet}</Field>
+				<Field
+					label="Court"
+					error={errors.book}
+					hint="a closure for a book holds for every book laid over it"
+					>{#snippet children(c)}<select class="box" name="book" bind:value={book} {...c}
+							>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
+						>{/snippet}</Field
+				>
+				<DateField
+					name="date"
+					label="Day"
+					bind:value={date}
+					today={data.today}
+					error={errors.date}
+				/>
+				<Field label="What it is" error={errors.kind}
+					>{#snippet children(c)}<select class="box" name="kind" bind:value={kind} {...c}
+							><option value="holiday">A declared holiday: counts for every act</option><option
+								value="office"
+								>The clerk's office cannot be reached: moves filings, on their last day only</option
+							></select
+						>{/snippet}</Field
+				>
+				<Field label="Reason" error={errors.name} hint="as it is said in each count"
+					>{#snippet children(c)}<input
+							class="box"
+							name="name"
+							bind:value={name}
+							{...c}
+						/>{/snippet}</Field
+				>
 			</div>
 			<div class="ruled mt-4"><h3 class="font-semibold">What would change</h3></div>
-			<div aria-live="polite">{#if effects}<Effects {effects} {total} today={data.today} />{:else}<p class="sub py-2">Give the day, and the dates it affects appear here.</p>{/if}</div>
+			<div aria-live="polite">
+				{#if effects}<Effects {effects} {total} today={data.today} />{:else}<p class="sub py-2">
+						Give the day, and the dates it affects appear here.
+					</p>{/if}
+			</div>
 			<div class="mt-4"><button class="btn go" disabled={busy}>Add the closure</button></div>
 		{/snippet}
 	</ActionForm>
 </Drawer>
-<Drawer bind:open={dropOpen} title="Take the closure away" about={dropped ? `${dropped.name}, ${short(dropped.date, data.today)}` : ''}>
-	<ActionForm action="?/drop" ondone={(d) => { dropOpen = false; toast(Number(d.affected) ? `${plural(Number(d.affected), 'date')} wait for a decision to move back.` : 'Taken away.'); }}>{#snippet children({ errors, busy })}<input type="hidden" name="closureId" value={dropping} /><Field label="Reason" error={errors.reason}>{#snippet children(c)}<input class="box" name="reason" bind:value={reason} {...c} />{/snippet}</Field><div class="mt-4"><button class="btn go" disabled={busy}>Take it away</button></div>{/snippet}</ActionForm>
+<Drawer
+	bind:open={dropOpen}
+	title="Take the closure away"
+	about={dropped ? `${dropped.name}, ${short(dropped.date, data.today)}` : ''}
+>
+	<ActionForm
+		action="?/drop"
+		ondone={(d) => {
+			dropOpen = false;
+			toast(
+				Number(d.affected)
+					? `${plural(Number(d.affected), 'date')} wait for a decision to move back.`
+					: 'Taken away.'
+			);
+		}}
+		>{#snippet children({ errors, busy })}<input
+				type="hidden"
+				name="closureId"
+				value={dropping}
+			/><Field label="Reason" error={errors.reason}
+				>{#snippet children(c)}<input
+						class="box"
+						name="reason"
+						bind:value={reason}
+						{...c}
+					/>{/snippet}</Field
+			>
+			<div class="mt-4">
+				<button class="btn go" disabled={busy}>Take it away</button>
+			</div>{/snippet}</ActionForm
+	>
 </Drawer>

@@ -10,13 +10,27 @@
 	import { at, plural } from '$lib/ui/say.ts';
 	let { data } = $props();
 	const f = $derived(data.asked.filter);
-	const WIDTHS: Record<string, string> = { date: 'w-[96px]', time: 'w-[60px]', number: 'w-[110px]', state: 'w-[86px]', checked: 'w-[156px]', responsible: 'w-[64px]', computed: 'w-[96px]', internal: 'w-[96px]' };
+	const WIDTHS: Record<string, string> = {
+		date: 'w-[96px]',
+		time: 'w-[60px]',
+		number: 'w-[110px]',
+		state: 'w-[86px]',
+		checked: 'w-[156px]',
+		responsible: 'w-[64px]',
+		computed: 'w-[96px]',
+		internal: 'w-[96px]'
+	};
 	let made = $state({ sort: '', address: '' });
-	let mailing = $state(false), words = $state('');
+	let mailing = $state(false),
+		words = $state('');
 	let chosen = $state<string[]>([]);
 	/** What the group's heading says already is not said again in every row. */
 	const said = $derived(f.order === 'matter' ? ['matter', 'number'] : ['date']);
-	const shown = $derived(data.columns.filter(([c]) => c !== 'count' && !said.includes(c) && data.asked.columns.includes(c)).sort((a, b) => data.asked.columns.indexOf(a[0]) - data.asked.columns.indexOf(b[0])));
+	const shown = $derived(
+		data.columns
+			.filter(([c]) => c !== 'count' && !said.includes(c) && data.asked.columns.includes(c))
+			.sort((a, b) => data.asked.columns.indexOf(a[0]) - data.asked.columns.indexOf(b[0]))
+	);
 	const cells = $derived(data.asked.columns.filter((x) => x !== 'count') as string[]);
 	const file = (as: string) => `/docket/report/export?${data.query}&as=${as}`;
 	let cols = $derived<string[]>(data.asked.columns);
@@ -25,57 +39,237 @@
 
 <svelte:head><title>Docket report · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-baseline gap-3"><h1>Docket report</h1><span class="sub grow">{data.said}: {plural(data.total, 'date')}</span><DocketTabs /></div>
+	<div class="flex flex-wrap items-baseline gap-3">
+		<h1>Docket report</h1>
+		<span class="sub grow">{data.said}: {plural(data.total, 'date')}</span><DocketTabs />
+	</div>
 	<form method="get" class="no-print mt-3">
-		<input type="hidden" name="go" value="1" /><input type="hidden" name="cols" value={order.join(',')} />
+		<input type="hidden" name="go" value="1" /><input
+			type="hidden"
+			name="cols"
+			value={order.join(',')}
+		/>
 		<div class="flex flex-wrap items-center gap-2">
-			<select class="box !w-auto" name="show" aria-label="Which dates" value={f.show ?? 'open'}><option value="open">Docketed</option><option value="unchecked">Unchecked</option><option value="missed">Missed</option><option value="proposed">Proposed</option><option value="all">All</option></select>
-			<input class="box !w-28" name="from" value={f.from ?? ''} placeholder="2026-11-01" aria-label="From, as year-month-day" /><span class="sub">to</span><input class="box !w-28" name="to" value={f.to ?? ''} placeholder="2027-01-31" aria-label="To, as year-month-day" />
-			<input class="box !w-36" name="matter" value={f.matter ?? ''} placeholder="LF-2026-0042" aria-label="One matter, by its number" />
-			<select class="box !w-auto max-w-[170px]" name="who" aria-label="Person" value={f.who ?? ''}><option value="">Anyone</option><option value="mine">On my matters</option>{#each data.choices.people as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>
-			<select class="box !w-auto max-w-[170px]" name="unit" aria-label="Business unit" value={f.unit ?? ''}><option value="">Any business unit</option>{#each data.choices.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>
-			<select class="box !w-auto" name="order" aria-label="Order" value={f.order ?? 'day'}><option value="day">By day</option><option value="matter">By matter</option></select>
-			<select class="box !w-auto" name="long" aria-label="Descriptions" value={data.asked.long ? '1' : ''}><option value="">Short descriptions</option><option value="1">Long descriptions</option></select>
+			<select class="box !w-auto" name="show" aria-label="Which dates" value={f.show ?? 'open'}
+				><option value="open">Docketed</option><option value="unchecked">Unchecked</option><option
+					value="missed">Missed</option
+				><option value="proposed">Proposed</option><option value="all">All</option></select
+			>
+			<input
+				class="box !w-28"
+				name="from"
+				value={f.from ?? ''}
+				placeholder="2026-11-01"
+				aria-label="From, as year-month-day"
+			/><span class="sub">to</span><input
+				class="box !w-28"
+				name="to"
+				value={f.to ?? ''}
+				placeholder="2027-01-31"
+				aria-label="To, as year-month-day"
+			/>
+			<input
+				class="box !w-36"
+				name="matter"
+				value={f.matter ?? ''}
+				placeholder="LF-2026-0042"
+				aria-label="One matter, by its number"
+			/>
+			<select class="box !w-auto max-w-[170px]" name="who" aria-label="Person" value={f.who ?? ''}
+				><option value="">Anyone</option><option value="mine">On my matters</option
+				>{#each data.choices.people as s (s.id)}<option value={s.id}>{s.name}</option
+					>{/each}</select
+			>
+			<select
+				class="box !w-auto max-w-[170px]"
+				name="unit"
+				aria-label="Business unit"
+				value={f.unit ?? ''}
+				><option value="">Any business unit</option>{#each data.choices.units as u (u.id)}<option
+						value={u.id}>{u.name}</option
+					>{/each}</select
+			>
+			<select class="box !w-auto" name="order" aria-label="Order" value={f.order ?? 'day'}
+				><option value="day">By day</option><option value="matter">By matter</option></select
+			>
+			<select
+				class="box !w-auto"
+				name="long"
+				aria-label="Descriptions"
+				value={data.asked.long ? '1' : ''}
+				><option value="">Short descriptions</option><option value="1">Long descriptions</option
+				></select
+			>
 			<button class="btn go">Show</button>
 		</div>
-		<details class="mt-2"><summary class="act inline-block">Columns: {order.length}</summary><div class="mt-2 grid max-w-[820px] grid-cols-4 gap-1.5">{#each data.columns as [c, name] (c)}<label class="flex gap-2"><input type="checkbox" class="accent-petrol" value={c} bind:group={cols} /> {name}</label>{/each}</div></details>
+		<details class="mt-2">
+			<summary class="act inline-block">Columns: {order.length}</summary>
+			<div class="mt-2 grid max-w-[820px] grid-cols-4 gap-1.5">
+				{#each data.columns as [c, name] (c)}<label class="flex gap-2"
+						><input type="checkbox" class="accent-petrol" value={c} bind:group={cols} />
+						{name}</label
+					>{/each}
+			</div>
+		</details>
 	</form>
 	{#if data.bad}<p class="fault mt-2">{data.bad}</p>{/if}
-	<div class="no-print mt-3 flex flex-wrap items-center gap-3"><a class="act" href={file('pdf')}>PDF</a><a class="act" href={file('xlsx')}>XLSX</a><a class="act" href={file('csv')}>CSV</a><a class="act" href={file('ics')}>ICS</a><button class="act" onclick={() => (mailing = true)}>By mail</button><button class="act" onclick={() => window.print()}>Print</button></div>
+	<div class="no-print mt-3 flex flex-wrap items-center gap-3">
+		<a class="act" href={file('pdf')}>PDF</a><a class="act" href={file('xlsx')}>XLSX</a><a
+			class="act"
+			href={file('csv')}>CSV</a
+		><a class="act" href={file('ics')}>ICS</a><button class="act" onclick={() => (mailing = true)}
+			>By mail</button
+		><button class="act" onclick={() => window.print()}>Print</button>
+	</div>
 	{#if data.total === 0}<Empty>No date fits. Give a longer span, or all dates.</Empty>{/if}
 	{#each data.groups as g, i (g.key)}
-		<table class="list mt-4 table-fixed" data-group={g.key}><caption class="read pb-1 text-left text-[17px] font-medium">{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption>
-			<thead class:bare={i > 0}><tr><th class="w-[26px]"><span class="vh">State</span></th>{#each shown as [c, name] (c)}<th class={WIDTHS[c] ?? ''}>{#if i > 0}<span class="vh">{name}</span>{:else}{name}{/if}</th>{/each}</tr></thead>
-			<tbody>{#each g.rows as r (r.id)}
-				<tr class="link"><td><Kite state={r.state} checked={r.checked} late={r.late && r.state === 'docketed'} /></td>{#each shown as [c] (c)}<td class={c === 'title' ? 'py-1' : 'truncate'}>{#if c === 'title'}<a class="font-semibold whitespace-pre-line hover:underline" href={r.href}>{r.cells[cells.indexOf(c)]}</a>{:else}{r.cells[cells.indexOf(c)]}{/if}</td>{/each}</tr>
-				{#if data.asked.columns.includes('count') && r.count}<tr><td></td><td colspan={shown.length} class="!h-auto pb-1.5 text-[12.5px] text-ink-2">{r.count}</td></tr>{/if}
-			{/each}</tbody></table>
+		<table class="list mt-4 table-fixed" data-group={g.key}>
+			<caption class="read pb-1 text-left text-[17px] font-medium"
+				>{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption
+			>
+			<thead class:bare={i > 0}
+				><tr
+					><th class="w-[26px]"><span class="vh">State</span></th>{#each shown as [c, name] (c)}<th
+							class={WIDTHS[c] ?? ''}
+							>{#if i > 0}<span class="vh">{name}</span>{:else}{name}{/if}</th
+						>{/each}</tr
+				></thead
+			>
+			<tbody
+				>{#each g.rows as r (r.id)}
+					<tr class="link"
+						><td
+							><Kite
+								state={r.state}
+								checked={r.checked}
+								late={r.late && r.state === 'docketed'}
+							/></td
+						>{#each shown as [c] (c)}<td class={c === 'title' ? 'py-1' : 'truncate'}
+								>{#if c === 'title'}<a
+										class="font-semibold whitespace-pre-line hover:underline"
+										href={r.href}>{r.cells[cells.indexOf(c)]}</a
+									>{:else}{r.cells[cells.indexOf(c)]}{/if}</td
+							>{/each}</tr
+					>
+					{#if data.asked.columns.includes('count') && r.count}<tr
+							><td></td><td colspan={shown.length} class="!h-auto pb-1.5 text-[12.5px] text-ink-2"
+								>{r.count}</td
+							></tr
+						>{/if}
+				{/each}</tbody
+			>
+		</table>
 	{/each}
-	{#if data.total > data.shown}<p class="sub mt-3">The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.</p>{/if}
-	<section class="no-print mt-8 max-w-[860px]" id="calendars"><div class="ruled"><h2>Calendar addresses</h2><span class="sub">for an ordinary calendar program; whoever has an address reads its dates, until it is revoked</span></div>
+	{#if data.total > data.shown}<p class="sub mt-3">
+			The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.
+		</p>{/if}
+	<section class="no-print mt-8 max-w-[860px]" id="calendars">
+		<div class="ruled">
+			<h2>Calendar addresses</h2>
+			<span class="sub"
+				>for an ordinary calendar program; whoever has an address reads its dates, until it is
+				revoked</span
+			>
+		</div>
 		{#each [['person', 'My dates'], ['department', "The department's dates, as I may see them"]] as [sort, name] (sort)}
 			{@const feed = data.feeds.find((x) => x.sort === sort)}
-			<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1"><b class="font-semibold">{name}</b>
-				{#if made.sort === sort}<input class="box !w-[440px]" readonly value={made.address} aria-label="Address of {name}" onfocus={(e) => e.currentTarget.select()} /><span class="sub">shown this once</span>
-				{:else}<span class="sub grow">{feed ? `made ${at(feed.madeAt, data.zone, data.today)}${feed.readAt ? `, last read ${at(feed.readAt, data.zone, data.today)}` : ', not read yet'}` : 'no address yet'}</span>{/if}
-				<ActionForm action="?/feed" ondone={(d) => { made = { sort: sort!, address: String(d.address) }; }}>{#snippet children({ busy })}<input type="hidden" name="sort" value={sort} /><button class="act" disabled={busy}>{feed ? 'make a new one' : 'make one'}</button>{/snippet}</ActionForm>
-				{#if feed}<ActionForm action="?/revoke" ondone={() => { made = { sort: '', address: '' }; toast('Revoked: the address says so from now on.'); }}>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm>{/if}</div>
+			<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1">
+				<b class="font-semibold">{name}</b>
+				{#if made.sort === sort}<input
+						class="box !w-[440px]"
+						readonly
+						value={made.address}
+						aria-label="Address of {name}"
+						onfocus={(e) => e.currentTarget.select()}
+					/><span class="sub">shown this once</span>
+				{:else}<span class="sub grow"
+						>{feed
+							? `made ${at(feed.madeAt, data.zone, data.today)}${feed.readAt ? `, last read ${at(feed.readAt, data.zone, data.today)}` : ', not read yet'}`
+							: 'no address yet'}</span
+					>{/if}
+				<ActionForm
+					action="?/feed"
+					ondone={(d) => {
+						made = { sort: sort!, address: String(d.address) };
+					}}
+					>{#snippet children({ busy })}<input type="hidden" name="sort" value={sort} /><button
+							class="act"
+							disabled={busy}>{feed ? 'make a new one' : 'make one'}</button
+						>{/snippet}</ActionForm
+				>
+				{#if feed}<ActionForm
+						action="?/revoke"
+						ondone={() => {
+							made = { sort: '', address: '' };
+							toast('Revoked: the address says so from now on.');
+						}}
+						>{#snippet children({ busy })}<input
+								type="hidden"
+								name="feedId"
+								value={feed.id}
+							/><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm
+					>{/if}
+			</div>
 		{/each}
-		{#each data.feeds.filter((x) => x.sort === 'matter') as feed (feed.id)}<div class="row flex min-h-10 items-center gap-3"><b class="font-semibold">{feed.matterTitle}</b><span class="sub grow">{feed.matterNumber}, made {at(feed.madeAt, data.zone, data.today)}</span><ActionForm action="?/revoke">{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm></div>{/each}
+		{#each data.feeds.filter((x) => x.sort === 'matter') as feed (feed.id)}<div
+				class="row flex min-h-10 items-center gap-3"
+			>
+				<b class="font-semibold">{feed.matterTitle}</b><span class="sub grow"
+					>{feed.matterNumber}, made {at(feed.madeAt, data.zone, data.today)}</span
+				><ActionForm action="?/revoke"
+					>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button
+							class="act"
+							disabled={busy}>revoke it</button
+						>{/snippet}</ActionForm
+				>
+			</div>{/each}
 	</section>
 </div>
-<Drawer bind:open={mailing} title="Send the report" about="{data.said}. Everyone gets it as they themselves may see it.">
-	<ActionForm action="?/mail" ondone={(d) => { mailing = false; toast(`Sent to ${plural(Number(d.sent), 'colleague')}.`); }}>
+<Drawer
+	bind:open={mailing}
+	title="Send the report"
+	about="{data.said}. Everyone gets it as they themselves may see it."
+>
+	<ActionForm
+		action="?/mail"
+		ondone={(d) => {
+			mailing = false;
+			toast(`Sent to ${plural(Number(d.sent), 'colleague')}.`);
+		}}
+	>
 		{#snippet children({ errors, busy })}
 			<input type="hidden" name="query" value={data.query} />
-			<fieldset><legend class="label">To</legend>{#each data.choices.people as s (s.id)}<label class="flex gap-2 py-0.5"><input type="checkbox" name="to" value={s.id} bind:group={chosen} class="accent-petrol" /> {s.name}</label>{/each}</fieldset>
+			<fieldset>
+				<legend class="label">To</legend>{#each data.choices.people as s (s.id)}<label
+						class="flex gap-2 py-0.5"
+						><input
+							type="checkbox"
+							name="to"
+							value={s.id}
+							bind:group={chosen}
+							class="accent-petrol"
+						/>
+						{s.name}</label
+					>{/each}
+			</fieldset>
 			{#if errors.to}<p class="fault mt-1">{errors.to}</p>{/if}
-			<Field label="Message" error={errors.words} hint="optional" class="mt-3">{#snippet children(c)}<textarea class="box" name="words" rows="2" bind:value={words} {...c}></textarea>{/snippet}</Field>
-			<div class="mt-4"><button class="btn go" disabled={busy || chosen.length === 0}>Send to {plural(chosen.length, 'colleague')}</button></div>
+			<Field label="Message" error={errors.words} hint="optional" class="mt-3"
+				>{#snippet children(c)}<textarea class="box" name="words" rows="2" bind:value={words} {...c}
+					></textarea>{/snippet}</Field
+			>
+			<div class="mt-4">
+				<button class="btn go" disabled={busy || chosen.length === 0}
+					>Send to {plural(chosen.length, 'colleague')}</button
+				>
+			</div>
 		{/snippet}
 	</ActionForm>
 </Drawer>
 
 <style>
-	thead.bare th { padding: 0; height: 0; line-height: 0; }
+	thead.bare th {
+		padding: 0;
+		height: 0;
+		line-height: 0;
+	}
 </style>

@@ -14,8 +14,10 @@ export async function load(event) {
 	const wanted = Number(event.url.searchParams.get('version')) || d.version;
 	const v = all.find((x) => x.n === wanted) ?? all[0]!;
 	let text: string[] | null = null;
-	if (v.mediaType === DOCX) text = (await mammoth.extractRawText({ buffer: w.files.get(v.sha256) })).value.split(/\n{2,}/);
-	else if (v.mediaType === 'text/plain') text = [w.files.get(v.sha256).toString('utf8').slice(0, 200_000)];
+	if (v.mediaType === DOCX)
+		text = (await mammoth.extractRawText({ buffer: w.files.get(v.sha256) })).value.split(/\n{2,}/);
+	else if (v.mediaType === 'text/plain')
+		text = [w.files.get(v.sha256).toString('utf8').slice(0, 200_000)];
 	return { doc: d, versions: all, shown: v, text, rounds: roundsOf(w, d.id) };
 }
 export const actions = {

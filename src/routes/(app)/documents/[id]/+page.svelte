@@ -7,33 +7,103 @@
 	let { data } = $props();
 	const d = $derived(data.doc);
 	const file = $derived(`/documents/${d.id}/file?version=${data.shown.n}`);
-	const state = (r: (typeof data.rounds)[number]) => (r.finishedVersion ? 'finished' : r.withdrawnAt ? 'withdrawn' : r.signers.some((s) => s.state === 'declined') ? 'declined' : r.signers.every((s) => s.state === 'signed') ? 'being sealed' : 'with signers');
-	const busy = $derived(data.rounds.some((r) => state(r) === 'with signers' || state(r) === 'being sealed'));
+	const state = (r: (typeof data.rounds)[number]) =>
+		r.finishedVersion
+			? 'finished'
+			: r.withdrawnAt
+				? 'withdrawn'
+				: r.signers.some((s) => s.state === 'declined')
+					? 'declined'
+					: r.signers.every((s) => s.state === 'signed')
+						? 'being sealed'
+						: 'with signers';
+	const busy = $derived(
+		data.rounds.some((r) => state(r) === 'with signers' || state(r) === 'being sealed')
+	);
 </script>
 
 <svelte:head><title>{d.name} · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-center gap-3"><span class="sub">{d.number}</span><h1 class="max-w-[60ch] truncate">{d.name}</h1>{#if d.mark}<span class="note warn">{d.mark}</span>{/if}<span class="grow"></span>
-		<a class="btn" href="{file}&download=1" download>Download</a>{#if d.mediaType === 'application/pdf' && !busy}<a class="btn" href="/documents/{d.id}/sign?self=1">Sign it myself</a><a class="btn go" href="/documents/{d.id}/sign">Send for signing</a>{/if}</div>
-	<p class="sub mt-1"><a class="hover:underline" href="/matters/{d.matterNumber}/documents">{d.matterNumber} {d.matterTitle}</a>, {d.folder}</p>
+	<div class="flex flex-wrap items-center gap-3">
+		<span class="sub">{d.number}</span>
+		<h1 class="max-w-[60ch] truncate">{d.name}</h1>
+		{#if d.mark}<span class="note warn">{d.mark}</span>{/if}<span class="grow"></span>
+		<a class="btn" href="{file}&download=1" download>Download</a
+		>{#if d.mediaType === 'application/pdf' && !busy}<a
+				class="btn"
+				href="/documents/{d.id}/sign?self=1">Sign it myself</a
+			><a class="btn go" href="/documents/{d.id}/sign">Send for signing</a>{/if}
+	</div>
+	<p class="sub mt-1">
+		<a class="hover:underline" href="/matters/{d.matterNumber}/documents"
+			>{d.matterNumber} {d.matterTitle}</a
+		>, {d.folder}
+	</p>
 	<div class="mt-4 grid gap-8 lg:grid-cols-[minmax(0,780px)_minmax(240px,1fr)]">
 		<div class="min-w-0">
 			{#if data.shown.mediaType === 'application/pdf'}<PdfView src={file} />
-			{:else if data.shown.mediaType.startsWith('image/')}<img src={file} alt={d.name} class="max-w-full border border-rule" />
-			{:else if data.text}<article class="read border border-rule bg-white px-12 py-10 text-[16px] leading-relaxed">{#each data.text as p, i (i)}<p class="mb-3 whitespace-pre-line">{p}</p>{/each}</article>{/if}
+			{:else if data.shown.mediaType.startsWith('image/')}<img
+					src={file}
+					alt={d.name}
+					class="max-w-full border border-rule"
+				/>
+			{:else if data.text}<article
+					class="read border border-rule bg-white px-12 py-10 text-[16px] leading-relaxed"
+				>
+					{#each data.text as p, i (i)}<p class="mb-3 whitespace-pre-line">{p}</p>{/each}
+				</article>{/if}
 		</div>
 		<aside class="flex flex-col gap-7">
 			<Section title="Signing">
 				{#each data.rounds as r (r.id)}
 					<div class="row py-2.5" data-round={state(r)}>
-						<div class="flex items-center gap-2"><Mark kind="signing" color={state(r) === 'finished' ? '#2a6a4c' : '#16252b'} /><b class="grow font-semibold">{r.title}</b><span class={state(r) === 'finished' ? 'font-semibold text-spruce' : 'sub'}>{state(r)}</span></div>
-						{#each r.signers as s (s.name)}<div class="mt-1 ml-6 flex gap-2"><span class="grow">{s.name}</span><span class="sub">{s.state === 'signed' ? `signed ${at(s.endedAt!, data.zone, data.today)}` : s.state === 'declined' ? `declined: ${s.reason}` : s.openedAt ? `opened ${at(s.openedAt, data.zone, data.today)}` : s.toldAt ? 'sent' : 'later'}</span></div>{/each}
-						{#if state(r) === 'with signers'}<div class="mt-2 ml-6"><ActionForm action="?/withdraw">{#snippet children({ busy })}<input type="hidden" name="roundId" value={r.id} /><button class="act" disabled={busy}>withdraw</button>{#if r.wantedBy}<span class="sub ml-3">wanted by {short(r.wantedBy, data.today)}</span>{/if}{/snippet}</ActionForm></div>{/if}
+						<div class="flex items-center gap-2">
+							<Mark kind="signing" color={state(r) === 'finished' ? '#2a6a4c' : '#16252b'} /><b
+								class="grow font-semibold">{r.title}</b
+							><span class={state(r) === 'finished' ? 'font-semibold text-spruce' : 'sub'}
+								>{state(r)}</span
+							>
+						</div>
+						{#each r.signers as s (s.name)}<div class="mt-1 ml-6 flex gap-2">
+								<span class="grow">{s.name}</span><span class="sub"
+									>{s.state === 'signed'
+										? `signed ${at(s.endedAt!, data.zone, data.today)}`
+										: s.state === 'declined'
+											? `declined: ${s.reason}`
+											: s.openedAt
+												? `opened ${at(s.openedAt, data.zone, data.today)}`
+												: s.toldAt
+													? 'sent'
+													: 'later'}</span
+								>
+							</div>{/each}
+						{#if state(r) === 'with signers'}<div class="mt-2 ml-6">
+								<ActionForm action="?/withdraw"
+									>{#snippet children({ busy })}<input
+											type="hidden"
+											name="roundId"
+											value={r.id}
+										/><button class="act" disabled={busy}>withdraw</button>{#if r.wantedBy}<span
+												class="sub ml-3">wanted by {short(r.wantedBy, data.today)}</span
+											>{/if}{/snippet}</ActionForm
+								>
+							</div>{/if}
 					</div>
-				{:else}<p class="sub py-2">{d.mediaType === 'application/pdf' ? 'Not signed yet.' : 'Only a PDF can be signed.'}</p>{/each}
+				{:else}<p class="sub py-2">
+						{d.mediaType === 'application/pdf' ? 'Not signed yet.' : 'Only a PDF can be signed.'}
+					</p>{/each}
 			</Section>
 			<Section title="Versions" about={String(data.versions.length)}>
-				{#each data.versions as v (v.n)}<a class="row block py-2 hover:bg-white" href="?version={v.n}" aria-current={v.n === data.shown.n ? 'true' : undefined}><span class="flex gap-2"><b class="font-semibold" class:text-petrol={v.n === data.shown.n}>{v.n}</b><span class="grow">{v.why}</span><span class="sub">{size(v.size)}</span></span><span class="sub block">{v.by}, {at(v.at, data.zone, data.today)}</span></a>{/each}
+				{#each data.versions as v (v.n)}<a
+						class="row block py-2 hover:bg-white"
+						href="?version={v.n}"
+						aria-current={v.n === data.shown.n ? 'true' : undefined}
+						><span class="flex gap-2"
+							><b class="font-semibold" class:text-petrol={v.n === data.shown.n}>{v.n}</b><span
+								class="grow">{v.why}</span
+							><span class="sub">{size(v.size)}</span></span
+						><span class="sub block">{v.by}, {at(v.at, data.zone, data.today)}</span></a
+					>{/each}
 				<p class="sub mt-2 text-[11.5px] break-all">SHA-256 {data.shown.sha256}</p>
 			</Section>
 		</aside>

@@ -10,6 +10,13 @@ export function load(event) {
 export const actions = {
 	decide: async (event) => {
 		const f = await form(event);
-		return answer(decideInterest(ctx(event), { checkId: event.params.id, decision: f.text('decision') as 'clear', reason: f.text('reason') }), () => ({}));
+		return answer(
+			decideInterest(ctx(event), {
+				checkId: event.params.id,
+				decision: f.text('decision') as 'clear',
+				reason: f.text('reason')
+			}),
+			() => ({})
+		);
 	}
 };

@@ -6,11 +6,24 @@ export function load(event) {
 	const me = only(event, 'kind.edit');
 	const k = findKind(theWorld(), event.params.id);
 	if (!k) return missing('kind');
-	return { kind: k, types: FACT_TYPES, derived: DERIVED_KEYS, uses: kindUses(theWorld(), me).get(k.id) ?? 0 };
+	return {
+		kind: k,
+		types: FACT_TYPES,
+		derived: DERIVED_KEYS,
+		uses: kindUses(theWorld(), me).get(k.id) ?? 0
+	};
 }
 export const actions = {
 	save: async (event) => {
 		const f = await form(event);
-		return answer(saveKind(ctx(event), { kindId: event.params.id, version: f.text('version'), body: f.json('body'), active: f.text('active') }), (r) => r);
+		return answer(
+			saveKind(ctx(event), {
+				kindId: event.params.id,
+				version: f.text('version'),
+				body: f.json('body'),
+				active: f.text('active')
+			}),
+			(r) => r
+		);
 	}
 };

@@ -12,5 +12,11 @@ export function load(event) {
 	seenMatter(w, me, c.id);
 	const book = c.rulebook ? bookFor(w, c.id, c.rulebook) : null;
 	const { version: _, active: __, ...kind } = kindOf(w, c.kind);
-	return { caption: c, kind, book: book ? { id: book.id, title: book.title, short: book.short, reviewed: book.reviewed } : null };
+	return {
+		caption: c,
+		kind,
+		book: book
+			? { id: book.id, title: book.title, short: book.short, reviewed: book.reviewed }
+			: null
+	};
 }

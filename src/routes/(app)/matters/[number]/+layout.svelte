@@ -5,36 +5,120 @@
 	import { short } from '$lib/ui/say.ts';
 	let { data, children } = $props();
 	const c = $derived(data.caption);
-	const facts = $derived([...c.strip.map((f) => [f.name, f.said]), ['Business unit', c.split.map((s) => `${s.unit}${c.split.length > 1 ? ` ${s.share / 10_000}` : ''}`).join(', ') || c.unit], ['Lawyer', c.responsibleName]] as [string, string][]);
+	const facts = $derived([
+		...c.strip.map((f) => [f.name, f.said]),
+		[
+			'Business unit',
+			c.split
+				.map((s) => `${s.unit}${c.split.length > 1 ? ` ${s.share / 10_000}` : ''}`)
+				.join(', ') || c.unit
+		],
+		['Lawyer', c.responsibleName]
+	] as [string, string][]);
 	const base = $derived(`/matters/${c.number}`);
-	const sections = $derived(([['', 'Overview', 0], ['/docket', 'Docket', c.counts.docket], ['/tasks', 'Tasks', c.counts.tasks], ['/documents', 'Documents', c.counts.documents], ['/logbook', 'Logbook', c.counts.logbook], ['/trial', 'Trial', 0], ['/time', 'Time and cost', 0]] as [string, string, number][]).filter(([h]) => h !== '/trial' || c.litigated));
+	const sections = $derived(
+		(
+			[
+				['', 'Overview', 0],
+				['/docket', 'Docket', c.counts.docket],
+				['/tasks', 'Tasks', c.counts.tasks],
+				['/documents', 'Documents', c.counts.documents],
+				['/logbook', 'Logbook', c.counts.logbook],
+				['/trial', 'Trial', 0],
+				['/time', 'Time and cost', 0]
+			] as [string, string, number][]
+		).filter(([h]) => h !== '/trial' || c.litigated)
+	);
 </script>
 
 <svelte:head><title>{c.title} · Kite Pen</title></svelte:head>
 <div class="flex min-h-full flex-col">
 	<header class="border-b border-rule bg-white px-5 pt-3.5 pb-2.5">
 		<div class="flex flex-wrap items-center gap-x-3 gap-y-1">
-			<span class="text-[15px] text-ink-3">{c.number}</span><h1 class="max-w-[58ch] truncate !text-[24px]" title={c.title}>{c.title}</h1><span class="note">{c.kindName}</span>
-			<span class="note" class:warn={c.status === 'on hold'} title={c.statusReason}>{c.status === 'open' ? `Open ${daysBetween(date(c.openedOn), data.today as PlainDate)} days` : c.status === 'closed' ? `closed ${short(c.closedOn!, data.today).slice(4)}` : c.status}</span>
-			{#if c.priority !== 'normal'}<span class="note" class:warn={c.priority === 'high'}>{c.priority} priority</span>{/if}
-			{#if c.restricted}<span class="note warn">Restricted</span>{/if}{#each c.cautions as x (x)}<span class="note warn">{x}</span>{/each}
-			<ActionForm action="{base}?/pin" class="no-print ml-auto">{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input type="hidden" name="pin" value={c.pinned ? '' : '1'} /><button class="act" disabled={busy}>{c.pinned ? 'unpin' : 'pin'}</button>{/snippet}</ActionForm>
+			<span class="text-[15px] text-ink-3">{c.number}</span>
+			<h1 class="max-w-[58ch] truncate !text-[24px]" title={c.title}>{c.title}</h1>
+			<span class="note">{c.kindName}</span>
+			<span class="note" class:warn={c.status === 'on hold'} title={c.statusReason}
+				>{c.status === 'open'
+					? `Open ${daysBetween(date(c.openedOn), data.today as PlainDate)} days`
+					: c.status === 'closed'
+						? `closed ${short(c.closedOn!, data.today).slice(4)}`
+						: c.status}</span
+			>
+			{#if c.priority !== 'normal'}<span class="note" class:warn={c.priority === 'high'}
+					>{c.priority} priority</span
+				>{/if}
+			{#if c.restricted}<span class="note warn">Restricted</span
+				>{/if}{#each c.cautions as x (x)}<span class="note warn">{x}</span>{/each}
+			<ActionForm action="{base}?/pin" class="no-print ml-auto"
+				>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
+						type="hidden"
+						name="pin"
+						value={c.pinned ? '' : '1'}
+					/><button class="act" disabled={busy}>{c.pinned ? 'unpin' : 'pin'}</button
+					>{/snippet}</ActionForm
+			>
 		</div>
-		<dl class="mt-2.5 flex flex-wrap gap-y-1.5">{#each facts as [k, v] (k)}<div class="mr-5 max-w-[230px] border-r border-rule pr-5 last:border-0"><dt class="sub text-[12px]">{k}</dt><dd class="truncate font-semibold" title={v}>{v}</dd></div>{/each}</dl>
+		<dl class="mt-2.5 flex flex-wrap gap-y-1.5">
+			{#each facts as [k, v] (k)}<div
+					class="mr-5 max-w-[230px] border-r border-rule pr-5 last:border-0"
+				>
+					<dt class="sub text-[12px]">{k}</dt>
+					<dd class="truncate font-semibold" title={v}>{v}</dd>
+				</div>{/each}
+		</dl>
 	</header>
 	<div class="grid grow grid-cols-[158px_minmax(0,1fr)] max-md:grid-cols-1">
-		<nav class="no-print border-r border-rule py-4 max-md:flex max-md:flex-wrap" aria-label="Sections of the matter">
-			{#each sections as [href, name, n] (name)}<a class="section" class:on={page.url.pathname === base + href} aria-current={page.url.pathname === base + href ? 'page' : undefined} href={base + href}><span>{name}</span>{#if n}<span class="sub">{n}</span>{/if}</a>{/each}
-			{#if data.book}<div class="mt-6 px-5 text-[12.5px] max-md:hidden"><p class="sub">Rulebook</p><p class="font-semibold">{data.book.short}</p><p class="sub mt-1 whitespace-nowrap">reviewed {short(data.book.reviewed, data.today).slice(4)}</p></div>{/if}
+		<nav
+			class="no-print border-r border-rule py-4 max-md:flex max-md:flex-wrap"
+			aria-label="Sections of the matter"
+		>
+			{#each sections as [href, name, n] (name)}<a
+					class="section"
+					class:on={page.url.pathname === base + href}
+					aria-current={page.url.pathname === base + href ? 'page' : undefined}
+					href={base + href}
+					><span>{name}</span>{#if n}<span class="sub">{n}</span>{/if}</a
+				>{/each}
+			{#if data.book}<div class="mt-6 px-5 text-[12.5px] max-md:hidden">
+					<p class="sub">Rulebook</p>
+					<p class="font-semibold">{data.book.short}</p>
+					<p class="sub mt-1 whitespace-nowrap">
+						reviewed {short(data.book.reviewed, data.today).slice(4)}
+					</p>
+				</div>{/if}
 		</nav>
 		<div class="min-w-0 bg-white">{@render children()}</div>
 	</div>
 </div>
 
 <style>
-	.section { display: flex; justify-content: space-between; padding: 6px 12px 6px 20px; color: var(--color-ink-2); position: relative; }
-	.section:hover { color: var(--color-ink); }
-	.section.on { color: var(--color-ink); font-weight: 600; }
-	.section.on::after { content: ''; position: absolute; right: 0; top: 0; bottom: 0; width: 3px; background: var(--color-saffron); }
-	@media print { .grid { display: block; } }
+	.section {
+		display: flex;
+		justify-content: space-between;
+		padding: 6px 12px 6px 20px;
+		color: var(--color-ink-2);
+		position: relative;
+	}
+	.section:hover {
+		color: var(--color-ink);
+	}
+	.section.on {
+		color: var(--color-ink);
+		font-weight: 600;
+	}
+	.section.on::after {
+		content: '';
+		position: absolute;
+		right: 0;
+		top: 0;
+		bottom: 0;
+		width: 3px;
+		background: var(--color-saffron);
+	}
+	@media print {
+		.grid {
+			display: block;
+		}
+	}
 </style>

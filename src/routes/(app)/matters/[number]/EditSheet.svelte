@@ -10,36 +10,133 @@
 	import type { PageData } from './$types.js';
 	let { data, open = $bindable() }: { data: PageData; open: boolean } = $props();
 	const c = $derived(data.caption);
-	let base = $state<Record<string, string>>({}), v = $state<Record<string, string>>({}), names = $state<Record<string, string>>({}), version = $state(0);
-	let conflict = $state<{ by: string; differences: Difference[] } | null>(null), choice = $state<Record<string, 'theirs' | 'yours'>>({});
+	let base = $state<Record<string, string>>({}),
+		v = $state<Record<string, string>>({}),
+		names = $state<Record<string, string>>({}),
+		version = $state(0);
+	let conflict = $state<{ by: string; differences: Difference[] } | null>(null),
+		choice = $state<Record<string, 'theirs' | 'yours'>>({});
 	let was = false;
 	// The form begins from the sheet each time it is opened; while it is open, nothing from outside changes what is typed.
 	$effect(() => {
-		if (open && !was) { base = { ...data.fields }; v = { ...data.fields }; names = { ...data.names }; version = c.version; conflict = null; }
+		if (open && !was) {
+			base = { ...data.fields };
+			v = { ...data.fields };
+			names = { ...data.names };
+			version = c.version;
+			conflict = null;
+		}
 		was = open;
 	});
 	/** Only what differs from the beginning is sent; of a difference, what was chosen. */
-	const changed = $derived(Object.fromEntries(Object.entries(v).filter(([k, x]) => x !== base[k] && !(conflict?.differences.some((d) => d.field === k) && choice[k] === 'theirs')).flatMap(([k, x]) => (k.startsWith('more:') ? [[k, x], [k.replace('more:', 'fact:'), v[k.replace('more:', 'fact:')] ?? '']] : k.startsWith('fact:') && `more:${k.slice(5)}` in v ? [[k, x], [`more:${k.slice(5)}`, v[`more:${k.slice(5)}`]!]] : [[k, x]]))));
+	const changed = $derived(
+		Object.fromEntries(
+			Object.entries(v)
+				.filter(
+					([k, x]) =>
+						x !== base[k] &&
+						!(conflict?.differences.some((d) => d.field === k) && choice[k] === 'theirs')
+				)
+				.flatMap(([k, x]) =>
+					k.startsWith('more:')
+						? [
+								[k, x],
+								[k.replace('more:', 'fact:'), v[k.replace('more:', 'fact:')] ?? '']
+							]
+						: k.startsWith('fact:') && `more:${k.slice(5)}` in v
+							? [
+									[k, x],
+									[`more:${k.slice(5)}`, v[`more:${k.slice(5)}`]!]
+								]
+							: [[k, x]]
+				)
+		)
+	);
 </script>
 
 <Drawer bind:open title="Change the facts" about={c.number} wide>
-	<ActionForm action="?/edit" ondone={() => { open = false; }} onconflict={(x) => { conflict = x; version = x.version; choice = Object.fromEntries(x.differences.map((d) => [d.field, 'yours'])); toast(`${x.by} changed this meanwhile.`); }}>
+	<ActionForm
+		action="?/edit"
+		ondone={() => {
+			open = false;
+		}}
+		onconflict={(x) => {
+			conflict = x;
+			version = x.version;
+			choice = Object.fromEntries(x.differences.map((d) => [d.field, 'yours']));
+			toast(`${x.by} changed this meanwhile.`);
+		}}
+	>
 		{#snippet children({ errors, busy })}
 			<div class="flex flex-col gap-3.5">
-				<input type="hidden" name="matterId" value={c.id} /><input type="hidden" name="version" value={version} /><input type="hidden" name="base" value={JSON.stringify(base)} /><input type="hidden" name="fields" value={JSON.stringify(changed)} />
-				{#if conflict}<Differences by={conflict.by} differences={conflict.differences} bind:choice />{/if}
-				<Field label="Title" error={errors.title}>{#snippet children(x)}<input class="box" bind:value={v.title} {...x} />{/snippet}</Field>
+				<input type="hidden" name="matterId" value={c.id} /><input
+					type="hidden"
+					name="version"
+					value={version}
+				/><input type="hidden" name="base" value={JSON.stringify(base)} /><input
+					type="hidden"
+					name="fields"
+					value={JSON.stringify(changed)}
+				/>
+				{#if conflict}<Differences
+						by={conflict.by}
+						differences={conflict.differences}
+						bind:choice
+					/>{/if}
+				<Field label="Title" error={errors.title}
+					>{#snippet children(x)}<input class="box" bind:value={v.title} {...x} />{/snippet}</Field
+				>
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Kind" error={errors.kind}>{#snippet children(x)}<select class="box" bind:value={v.kind} {...x}>{#each data.kinds.filter((k) => k.active || k.id === c.kind) as k (k.id)}<option value={k.id}>{k.name}</option>{/each}</select>{/snippet}</Field>
-					<Field label="Priority" error={errors.priority}>{#snippet children(x)}<select class="box" bind:value={v.priority} {...x}><option>high</option><option>normal</option><option>low</option></select>{/snippet}</Field>
-					<Field label="Business unit" error={errors.unit}>{#snippet children(x)}<select class="box" bind:value={v.unit} {...x}>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select>{/snippet}</Field>
-					<Field label="Responsible lawyer" error={errors.responsible}>{#snippet children(x)}<select class="box" bind:value={v.responsible} {...x}>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>{/snippet}</Field>
+					<Field label="Kind" error={errors.kind}
+						>{#snippet children(x)}<select class="box" bind:value={v.kind} {...x}
+								>{#each data.kinds.filter((k) => k.active || k.id === c.kind) as k (k.id)}<option
+										value={k.id}>{k.name}</option
+									>{/each}</select
+							>{/snippet}</Field
+					>
+					<Field label="Priority" error={errors.priority}
+						>{#snippet children(x)}<select class="box" bind:value={v.priority} {...x}
+								><option>high</option><option>normal</option><option>low</option></select
+							>{/snippet}</Field
+					>
+					<Field label="Business unit" error={errors.unit}
+						>{#snippet children(x)}<select class="box" bind:value={v.unit} {...x}
+								>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select
+							>{/snippet}</Field
+					>
+					<Field label="Responsible lawyer" error={errors.responsible}
+						>{#snippet children(x)}<select class="box" bind:value={v.responsible} {...x}
+								>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
+							>{/snippet}</Field
+					>
 				</div>
-				<Field label="Rulebook" error={errors.rulebook}>{#snippet children(x)}<select class="box" bind:value={v.rulebook} {...x}><option value="">None</option>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select>{/snippet}</Field>
-				<Field label="Cautions" error={errors.cautions} hint="Pinned on the caption strip, one a line">{#snippet children(x)}<textarea class="box" rows="2" bind:value={v.cautions} {...x}></textarea>{/snippet}</Field>
+				<Field label="Rulebook" error={errors.rulebook}
+					>{#snippet children(x)}<select class="box" bind:value={v.rulebook} {...x}
+							><option value="">None</option>{#each data.books as b (b.id)}<option value={b.id}
+									>{b.title}</option
+								>{/each}</select
+						>{/snippet}</Field
+				>
+				<Field
+					label="Cautions"
+					error={errors.cautions}
+					hint="Pinned on the caption strip, one a line"
+					>{#snippet children(x)}<textarea class="box" rows="2" bind:value={v.cautions} {...x}
+						></textarea>{/snippet}</Field
+				>
 				<div class="ruled mt-1"><h2>Facts of {data.kind.name.toLowerCase()}</h2></div>
-				{#if v.kind === c.kind}<FactFields kind={data.kind} bind:fields={v} bind:names {errors} />{:else}<p class="sub">The facts of the new kind are asked for once it is saved. What is written now stays readable.</p>{/if}
-				<div class="sticky bottom-[-24px] -mx-[22px] border-t border-rule bg-white px-[22px] py-3"><button class="btn go" disabled={busy}>Save the facts</button></div>
+				{#if v.kind === c.kind}<FactFields
+						kind={data.kind}
+						bind:fields={v}
+						bind:names
+						{errors}
+					/>{:else}<p class="sub">
+						The facts of the new kind are asked for once it is saved. What is written now stays
+						readable.
+					</p>{/if}
+				<div class="sticky bottom-[-24px] -mx-[22px] border-t border-rule bg-white px-[22px] py-3">
+					<button class="btn go" disabled={busy}>Save the facts</button>
+				</div>
 			</div>
 		{/snippet}
 	</ActionForm>

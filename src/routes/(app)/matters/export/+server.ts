@@ -9,6 +9,17 @@ export async function GET(event) {
 	const w = theWorld();
 	const f = readFilter(event.url.searchParams);
 	const name = `matters-${w.clock.today()}`;
-	if (event.url.searchParams.get('as') === 'xlsx') return fileResponse(await listXlsx(w, me, f), 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', `${name}.xlsx`, true);
-	return fileResponse(Buffer.from(listCsv(w, me, f)), 'text/csv; charset=utf-8', `${name}.csv`, true);
+	if (event.url.searchParams.get('as') === 'xlsx')
+		return fileResponse(
+			await listXlsx(w, me, f),
+			'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+			`${name}.xlsx`,
+			true
+		);
+	return fileResponse(
+		Buffer.from(listCsv(w, me, f)),
+		'text/csv; charset=utf-8',
+		`${name}.csv`,
+		true
+	);
 }

@@ -5,30 +5,137 @@
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	let { data } = $props();
-	let name = $state(''), anchor = $state('');
-	let rows = $state([{ title: '', count: '', owner: '', authority: '' }, { title: '', count: '', owner: '', authority: '' }, { title: '', count: '', owner: '', authority: '' }]);
+	let name = $state(''),
+		anchor = $state('');
+	let rows = $state([
+		{ title: '', count: '', owner: '', authority: '' },
+		{ title: '', count: '', owner: '', authority: '' },
+		{ title: '', count: '', owner: '', authority: '' }
+	]);
 </script>
 
 <svelte:head><title>Write a book · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-baseline gap-3"><h1>{data.as === 'yaml' ? 'Bring in a book' : 'Write a timeline or a calendar'}</h1><span class="sub grow">{data.as === 'yaml' ? 'in YAML; checked while you write' : 'an anchor, and the days before and after it'}</span><DocketTabs /></div>
+	<div class="flex flex-wrap items-baseline gap-3">
+		<h1>{data.as === 'yaml' ? 'Bring in a book' : 'Write a timeline or a calendar'}</h1>
+		<span class="sub grow"
+			>{data.as === 'yaml'
+				? 'in YAML; checked while you write'
+				: 'an anchor, and the days before and after it'}</span
+		><DocketTabs />
+	</div>
 	{#if data.as === 'yaml'}<BookEditor id={null} yaml={data.sample} base={0} today={data.today} />
 	{:else}
 		<ActionForm action="?/write" class="mt-4 max-w-[1040px]">
 			{#snippet children({ errors, busy })}
 				<div class="grid gap-3 md:grid-cols-2">
-					<Field label="Name" error={errors.name} hint="what the book is called">{#snippet children(c)}<input class="box" name="name" bind:value={name} autocomplete="off" {...c} />{/snippet}</Field>
-					<Field label="Anchor" error={errors.anchor} hint="the day everything hangs on: signing, closing, end of the fiscal year">{#snippet children(c)}<input class="box" name="anchor" bind:value={anchor} autocomplete="off" {...c} />{/snippet}</Field>
-					<Field label="What it is" error={errors.sort}>{#snippet children(c)}<select class="box" name="sort" {...c}><option value="transaction">A transaction timeline</option><option value="compliance">A compliance calendar</option></select>{/snippet}</Field>
-					<Field label="Whose days it counts" error={errors.counts} hint="weekends and holidays">{#snippet children(c)}<select class="box" name="counts" {...c}>{#each data.courts as b (b.id)}<option value={b.id} selected={b.id === 'us-agency'}>{b.title}</option>{/each}</select>{/snippet}</Field>
+					<Field label="Name" error={errors.name} hint="what the book is called"
+						>{#snippet children(c)}<input
+								class="box"
+								name="name"
+								bind:value={name}
+								autocomplete="off"
+								{...c}
+							/>{/snippet}</Field
+					>
+					<Field
+						label="Anchor"
+						error={errors.anchor}
+						hint="the day everything hangs on: signing, closing, end of the fiscal year"
+						>{#snippet children(c)}<input
+								class="box"
+								name="anchor"
+								bind:value={anchor}
+								autocomplete="off"
+								{...c}
+							/>{/snippet}</Field
+					>
+					<Field label="What it is" error={errors.sort}
+						>{#snippet children(c)}<select class="box" name="sort" {...c}
+								><option value="transaction">A transaction timeline</option><option
+									value="compliance">A compliance calendar</option
+								></select
+							>{/snippet}</Field
+					>
+					<Field label="Whose days it counts" error={errors.counts} hint="weekends and holidays"
+						>{#snippet children(c)}<select class="box" name="counts" {...c}
+								>{#each data.courts as b (b.id)}<option value={b.id} selected={b.id === 'us-agency'}
+										>{b.title}</option
+									>{/each}</select
+							>{/snippet}</Field
+					>
 				</div>
-				<div class="ruled mt-5"><h2>Dates</h2><span class="sub">days like −14d, +3cd (court days), −2w, +1m</span></div>
-				<table class="list"><thead><tr><th>What is due</th><th class="w-[110px]">Days</th><th class="w-[190px]">Owner</th><th class="w-[240px]">Authority</th><th class="w-[40px]"><span class="vh">Take away</span></th></tr></thead>
-					<tbody>{#each rows as r, i (i)}
-						<tr><td class="py-1"><input class="box" name="row-title" bind:value={r.title} aria-label="What is due, row {i + 1}" aria-invalid={errors[`row-${i}`] ? 'true' : undefined} />{#if errors[`row-${i}`]}<p class="fault">{errors[`row-${i}`]}</p>{/if}</td><td><input class="box" name="row-count" bind:value={r.count} placeholder="-14d" aria-label="Days, row {i + 1}" /></td><td><input class="box" name="row-owner" bind:value={r.owner} aria-label="Owner, row {i + 1}" /></td><td><input class="box" name="row-authority" bind:value={r.authority} placeholder="set by the department" aria-label="Authority, row {i + 1}" /></td><td><button type="button" class="btn slight" aria-label="Take row {i + 1} away" onclick={() => (rows = rows.filter((_, k) => k !== i))}>×</button></td></tr>
-					{/each}</tbody></table>
+				<div class="ruled mt-5">
+					<h2>Dates</h2>
+					<span class="sub">days like −14d, +3cd (court days), −2w, +1m</span>
+				</div>
+				<table class="list">
+					<thead
+						><tr
+							><th>What is due</th><th class="w-[110px]">Days</th><th class="w-[190px]">Owner</th
+							><th class="w-[240px]">Authority</th><th class="w-[40px]"
+								><span class="vh">Take away</span></th
+							></tr
+						></thead
+					>
+					<tbody
+						>{#each rows as r, i (i)}
+							<tr
+								><td class="py-1"
+									><input
+										class="box"
+										name="row-title"
+										bind:value={r.title}
+										aria-label="What is due, row {i + 1}"
+										aria-invalid={errors[`row-${i}`] ? 'true' : undefined}
+									/>{#if errors[`row-${i}`]}<p class="fault">{errors[`row-${i}`]}</p>{/if}</td
+								><td
+									><input
+										class="box"
+										name="row-count"
+										bind:value={r.count}
+										placeholder="-14d"
+										aria-label="Days, row {i + 1}"
+									/></td
+								><td
+									><input
+										class="box"
+										name="row-owner"
+										bind:value={r.owner}
+										aria-label="Owner, row {i + 1}"
+									/></td
+								><td
+									><input
+										class="box"
+										name="row-authority"
+										bind:value={r.authority}
+										placeholder="set by the department"
+										aria-label="Authority, row {i + 1}"
+									/></td
+								><td
+									><button
+										type="button"
+										class="btn slight"
+										aria-label="Take row {i + 1} away"
+										onclick={() => (rows = rows.filter((_, k) => k !== i))}>×</button
+									></td
+								></tr
+							>
+						{/each}</tbody
+					>
+				</table>
 				{#if errors.rows}<p class="fault mt-2">{errors.rows}</p>{/if}
-				<div class="mt-3 flex gap-2"><button type="button" class="btn" onclick={() => (rows = [...rows, { title: '', count: '', owner: '', authority: '' }])}>One more date</button><button class="btn go" disabled={busy}>Write the book</button><a class="btn slight" href="/rulebooks">Leave</a></div>
+				<div class="mt-3 flex gap-2">
+					<button
+						type="button"
+						class="btn"
+						onclick={() => (rows = [...rows, { title: '', count: '', owner: '', authority: '' }])}
+						>One more date</button
+					><button class="btn go" disabled={busy}>Write the book</button><a
+						class="btn slight"
+						href="/rulebooks">Leave</a
+					>
+				</div>
 			{/snippet}
 		</ActionForm>
 	{/if}

@@ -8,5 +8,10 @@ export function GET(event) {
 	const w = theWorld();
 	const r = mayRead(me) ? run(w, event.params.id) : undefined;
 	if (!r) return missing('cost run');
-	return fileResponse(Buffer.from(journalCsv(w, me, r), 'utf8'), 'text/csv; charset=utf-8', `journal ${r.number ?? 'draft'}.csv`, true);
+	return fileResponse(
+		Buffer.from(journalCsv(w, me, r), 'utf8'),
+		'text/csv; charset=utf-8',
+		`journal ${r.number ?? 'draft'}.csv`,
+		true
+	);
 }

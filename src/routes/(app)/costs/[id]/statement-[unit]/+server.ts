@@ -10,5 +10,10 @@ export async function GET(event) {
 	const r = mayRead(me) ? run(w, event.params.id) : undefined;
 	const unit = businessUnit(w, event.params.unit);
 	if (!r || !unit) return missing('statement');
-	return fileResponse(await statementPdf(w, me, r, unit), 'application/pdf', `Statement ${runTitle(r)} ${unit.name}.pdf`, false);
+	return fileResponse(
+		await statementPdf(w, me, r, unit),
+		'application/pdf',
+		`Statement ${runTitle(r)} ${unit.name}.pdf`,
+		false
+	);
 }

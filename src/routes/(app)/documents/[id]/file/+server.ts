@@ -7,7 +7,14 @@ export function GET(event) {
 	const w = theWorld();
 	const d = document(w, me, event.params.id);
 	if (!d) return missing('document');
-	const v = versions(w, d.id).find((x) => x.n === (Number(event.url.searchParams.get('version')) || d.version));
+	const v = versions(w, d.id).find(
+		(x) => x.n === (Number(event.url.searchParams.get('version')) || d.version)
+	);
 	if (!v) return missing('version');
-	return fileResponse(w.files.get(v.sha256), v.mediaType, v.fileName, event.url.searchParams.has('download'));
+	return fileResponse(
+		w.files.get(v.sha256),
+		v.mediaType,
+		v.fileName,
+		event.url.searchParams.has('download')
+	);
 }

@@ -7,45 +7,214 @@
 	import Field from '$lib/ui/Field.svelte';
 	import { plural, short } from '$lib/ui/say.ts';
 	import { draft } from '$lib/ui/draft.svelte';
-	type Props = { open: boolean; matter: { id: string; number: string; title: string }; documents: { id: string; name: string }[]; today: string };
+	type Props = {
+		open: boolean;
+		matter: { id: string; number: string; title: string };
+		documents: { id: string; name: string }[];
+		today: string;
+	};
 	let { open = $bindable(), matter, documents, today }: Props = $props();
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`hand ${matter.id}`, { what: 'deadline', title: '', date: '', time: '', authority: '', place: '', link: '', long: '', sourceId: '' });
+	const kept = draft(`hand ${matter.id}`, {
+		what: 'deadline',
+		title: '',
+		date: '',
+		time: '',
+		authority: '',
+		place: '',
+		link: '',
+		long: '',
+		sourceId: ''
+	});
 	const v = kept.value;
 	type Found = { title: string; date: string; time: string | null; place: string };
-	let found = $state<Found[]>([]), take = $state<string[]>([]), left = $state(0), file = $state('');
+	let found = $state<Found[]>([]),
+		take = $state<string[]>([]),
+		left = $state(0),
+		file = $state('');
 </script>
 
-<Drawer bind:open title="Enter a date by hand" about="{matter.number} {matter.title}; no rule counts it">
+<Drawer
+	bind:open
+	title="Enter a date by hand"
+	about="{matter.number} {matter.title}; no rule counts it"
+>
 	{#if found.length}
-		<ActionForm action="?/bring" ondone={(d) => { found = []; open = false; toast(`Entered ${plural(Number(d.brought), 'event')}.`); }}>
+		<ActionForm
+			action="?/bring"
+			ondone={(d) => {
+				found = [];
+				open = false;
+				toast(`Entered ${plural(Number(d.brought), 'event')}.`);
+			}}
+		>
 			{#snippet children({ errors, busy })}
-				<input type="hidden" name="matterId" value={matter.id} /><input type="hidden" name="from" value={file} /><input type="hidden" name="items" value={JSON.stringify(found)} />
+				<input type="hidden" name="matterId" value={matter.id} /><input
+					type="hidden"
+					name="from"
+					value={file}
+				/><input type="hidden" name="items" value={JSON.stringify(found)} />
 				<h3 class="ruled font-semibold">{file}</h3>
-				{#each found as e, i (i)}<label class="row flex items-start gap-2.5 py-1.5" data-found={e.title}><input type="checkbox" name="take" value={String(i)} bind:group={take} class="mt-0.5 accent-petrol" /><span class="w-[110px] shrink-0 font-semibold">{short(e.date, today)}{e.time ? `, ${e.time}` : ''}</span><span>{e.title}<span class="sub block">{e.place}</span></span></label>{/each}
-				{#if left}<p class="sub mt-1">{plural(left, 'event')} left out: recurring, cancelled, without a title, or past the first 200.</p>{/if}
+				{#each found as e, i (i)}<label
+						class="row flex items-start gap-2.5 py-1.5"
+						data-found={e.title}
+						><input
+							type="checkbox"
+							name="take"
+							value={String(i)}
+							bind:group={take}
+							class="mt-0.5 accent-petrol"
+						/><span class="w-[110px] shrink-0 font-semibold"
+							>{short(e.date, today)}{e.time ? `, ${e.time}` : ''}</span
+						><span>{e.title}<span class="sub block">{e.place}</span></span></label
+					>{/each}
+				{#if left}<p class="sub mt-1">
+						{plural(left, 'event')} left out: recurring, cancelled, without a title, or past the first
+						200.
+					</p>{/if}
 				{#if errors.items}<p class="fault mt-1">{errors.items}</p>{/if}
-				<div class="mt-4 flex gap-2"><button class="btn go" disabled={busy || take.length === 0}>Enter {plural(take.length, 'event')}</button><button type="button" class="btn slight" onclick={() => (found = [])}>Leave</button></div>
+				<div class="mt-4 flex gap-2">
+					<button class="btn go" disabled={busy || take.length === 0}
+						>Enter {plural(take.length, 'event')}</button
+					><button type="button" class="btn slight" onclick={() => (found = [])}>Leave</button>
+				</div>
 			{/snippet}
 		</ActionForm>
 	{:else}
-	<ActionForm action="?/hand" ondone={() => { kept.clear(); open = false; toast('Docketed. A second person is asked to check.'); }}>
-		{#snippet children({ errors, busy })}
-			<input type="hidden" name="matterId" value={matter.id} />
-			<div class="flex flex-col gap-2.5">
-				<fieldset class="flex gap-4"><legend class="label">What it is</legend>{#each [['deadline', 'something due'], ['hearing', 'a hearing or meeting']] as [k, n] (k)}<label class="flex gap-1.5"><input type="radio" name="what" value={k} bind:group={v.what} class="accent-petrol" /> {n}</label>{/each}</fieldset>
-				<Field label="Title" error={errors.title}>{#snippet children(c)}<input class="box" name="title" bind:value={v.title} autocomplete="off" {...c} />{/snippet}</Field>
-				<div class="grid grid-cols-[1fr_110px] gap-3"><DateField name="date" label="On" bind:value={v.date} {today} error={errors.date} hint="a day by hand is never moved off a closed day" /><Field label="At" error={errors.time}>{#snippet children(c)}<input class="box" name="time" bind:value={v.time} placeholder="10:00" {...c} />{/snippet}</Field></div>
-				<Field label="Authority" error={errors.authority} hint="the order, the letter, the agreement">{#snippet children(c)}<input class="box" name="authority" bind:value={v.authority} autocomplete="off" {...c} />{/snippet}</Field>
-				<Field label="From which document" error={errors.sourceId}>{#snippet children(c)}<select class="box" name="sourceId" bind:value={v.sourceId} {...c}><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
-				<div class="grid grid-cols-2 gap-3"><Field label="Place" error={errors.place}>{#snippet children(c)}<input class="box" name="place" bind:value={v.place} {...c} />{/snippet}</Field><Field label="Link" error={errors.link}>{#snippet children(c)}<input class="box" name="link" bind:value={v.link} placeholder="https://" {...c} />{/snippet}</Field></div>
-				{#if v.what === 'deadline'}<Field label="Description" error={errors.long}>{#snippet children(c)}<textarea class="box" name="long" rows="3" bind:value={v.long} {...c}></textarea>{/snippet}</Field>{/if}
-			</div>
-			<div class="mt-4"><button class="btn go" disabled={busy}>{v.what === 'hearing' ? 'Enter the hearing' : 'Docket the date'}</button></div>
-		{/snippet}
-	</ActionForm>
-	<ActionForm action="?/ics" files stay class="mt-6 border-t border-rule pt-4" ondone={(d) => { found = d.found as Found[]; left = Number(d.left); file = String(d.file); take = found.map((_, i) => String(i)); }}>
-		{#snippet children({ errors, busy })}<Field label="Or from a calendar file (ICS)" error={errors.ics} hint="a notice of hearing, a mediator's invitation; you choose which of its events are entered">{#snippet children(c)}<input class="box" type="file" name="ics" accept=".ics,text/calendar" {...c} />{/snippet}</Field><div class="mt-3"><button class="btn" disabled={busy}>Look into it</button></div>{/snippet}
-	</ActionForm>
+		<ActionForm
+			action="?/hand"
+			ondone={() => {
+				kept.clear();
+				open = false;
+				toast('Docketed. A second person is asked to check.');
+			}}
+		>
+			{#snippet children({ errors, busy })}
+				<input type="hidden" name="matterId" value={matter.id} />
+				<div class="flex flex-col gap-2.5">
+					<fieldset class="flex gap-4">
+						<legend class="label">What it is</legend
+						>{#each [['deadline', 'something due'], ['hearing', 'a hearing or meeting']] as [k, n] (k)}<label
+								class="flex gap-1.5"
+								><input
+									type="radio"
+									name="what"
+									value={k}
+									bind:group={v.what}
+									class="accent-petrol"
+								/>
+								{n}</label
+							>{/each}
+					</fieldset>
+					<Field label="Title" error={errors.title}
+						>{#snippet children(c)}<input
+								class="box"
+								name="title"
+								bind:value={v.title}
+								autocomplete="off"
+								{...c}
+							/>{/snippet}</Field
+					>
+					<div class="grid grid-cols-[1fr_110px] gap-3">
+						<DateField
+							name="date"
+							label="On"
+							bind:value={v.date}
+							{today}
+							error={errors.date}
+							hint="a day by hand is never moved off a closed day"
+						/><Field label="At" error={errors.time}
+							>{#snippet children(c)}<input
+									class="box"
+									name="time"
+									bind:value={v.time}
+									placeholder="10:00"
+									{...c}
+								/>{/snippet}</Field
+						>
+					</div>
+					<Field
+						label="Authority"
+						error={errors.authority}
+						hint="the order, the letter, the agreement"
+						>{#snippet children(c)}<input
+								class="box"
+								name="authority"
+								bind:value={v.authority}
+								autocomplete="off"
+								{...c}
+							/>{/snippet}</Field
+					>
+					<Field label="From which document" error={errors.sourceId}
+						>{#snippet children(c)}<select
+								class="box"
+								name="sourceId"
+								bind:value={v.sourceId}
+								{...c}
+								><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+										>{d.name}</option
+									>{/each}</select
+							>{/snippet}</Field
+					>
+					<div class="grid grid-cols-2 gap-3">
+						<Field label="Place" error={errors.place}
+							>{#snippet children(c)}<input
+									class="box"
+									name="place"
+									bind:value={v.place}
+									{...c}
+								/>{/snippet}</Field
+						><Field label="Link" error={errors.link}
+							>{#snippet children(c)}<input
+									class="box"
+									name="link"
+									bind:value={v.link}
+									placeholder="https://"
+									{...c}
+								/>{/snippet}</Field
+						>
+					</div>
+					{#if v.what === 'deadline'}<Field label="Description" error={errors.long}
+							>{#snippet children(c)}<textarea
+									class="box"
+									name="long"
+									rows="3"
+									bind:value={v.long}
+									{...c}></textarea>{/snippet}</Field
+						>{/if}
+				</div>
+				<div class="mt-4">
+					<button class="btn go" disabled={busy}
+						>{v.what === 'hearing' ? 'Enter the hearing' : 'Docket the date'}</button
+					>
+				</div>
+			{/snippet}
+		</ActionForm>
+		<ActionForm
+			action="?/ics"
+			files
+			stay
+			class="mt-6 border-t border-rule pt-4"
+			ondone={(d) => {
+				found = d.found as Found[];
+				left = Number(d.left);
+				file = String(d.file);
+				take = found.map((_, i) => String(i));
+			}}
+		>
+			{#snippet children({ errors, busy })}<Field
+					label="Or from a calendar file (ICS)"
+					error={errors.ics}
+					hint="a notice of hearing, a mediator's invitation; you choose which of its events are entered"
+					>{#snippet children(c)}<input
+							class="box"
+							type="file"
+							name="ics"
+							accept=".ics,text/calendar"
+							{...c}
+						/>{/snippet}</Field
+				>
+				<div class="mt-3"><button class="btn" disabled={busy}>Look into it</button></div>{/snippet}
+		</ActionForm>
 	{/if}
 </Drawer>

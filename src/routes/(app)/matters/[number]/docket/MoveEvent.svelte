@@ -8,19 +8,62 @@
 	import { readDate } from '#core/dates/read.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/commands.ts';
-	type Props = { event: { id: string; text: string; date: PlainDate; version: number; ahead: string | null; time: string | null; service: string | null; given: Record<string, string> }; choice: { served: boolean; timed: boolean; questions: { id: string; ask: string; kind: 'choice' | 'date'; options?: { id: string; say: string }[] | undefined; if?: Record<string, string> | undefined }[] } | null; services: { id: string; say: string }[]; documents: { id: string; name: string }[]; today: string; onclose: () => void };
+	type Props = {
+		event: {
+			id: string;
+			text: string;
+			date: PlainDate;
+			version: number;
+			ahead: string | null;
+			time: string | null;
+			service: string | null;
+			given: Record<string, string>;
+		};
+		choice: {
+			served: boolean;
+			timed: boolean;
+			questions: {
+				id: string;
+				ask: string;
+				kind: 'choice' | 'date';
+				options?: { id: string; say: string }[] | undefined;
+				if?: Record<string, string> | undefined;
+			}[];
+		} | null;
+		services: { id: string; say: string }[];
+		documents: { id: string; name: string }[];
+		today: string;
+		onclose: () => void;
+	};
 	let { event, choice, services, documents, today, onclose }: Props = $props();
-	let to = $state(''), reason = $state(''), fault = $state(''), sourceId = $state('');
+	let to = $state(''),
+		reason = $state(''),
+		fault = $state(''),
+		sourceId = $state('');
 	// svelte-ignore state_referenced_locally
 	let time = $state(event.time ?? '');
 	// svelte-ignore state_referenced_locally
-	let service = $state(event.service ?? ''), answers = $state<Record<string, string>>({ ...event.given });
+	let service = $state(event.service ?? ''),
+		answers = $state<Record<string, string>>({ ...event.given });
 	/** Correcting how it was served or an answer leaves the day as it is, where none is typed. */
-	const correct = () => { if (!to.trim()) to = event.date; };
-	const asIso = (typed: string) => { const r = typed.trim() ? readDate(typed, today as PlainDate) : null; return r && 'date' in r ? r.date : typed.trim(); };
-	const questions = $derived((choice?.questions ?? []).filter((q) => Object.entries(q.if ?? {}).every(([k, a]) => (answers[k] || choice?.questions.find((x) => x.id === k)?.options?.[0]?.id) === a)));
+	const correct = () => {
+		if (!to.trim()) to = event.date;
+	};
+	const asIso = (typed: string) => {
+		const r = typed.trim() ? readDate(typed, today as PlainDate) : null;
+		return r && 'date' in r ? r.date : typed.trim();
+	};
+	const questions = $derived(
+		(choice?.questions ?? []).filter((q) =>
+			Object.entries(q.if ?? {}).every(
+				([k, a]) =>
+					(answers[k] || choice?.questions.find((x) => x.id === k)?.options?.[0]?.id) === a
+			)
+		)
+	);
 	let born = $state<{ title: string; date: PlainDate }[]>([]);
-	let gone = $state<string[]>([]), warnings = $state<string[]>([]);
+	let gone = $state<string[]>([]),
+		warnings = $state<string[]>([]);
 	let ready = $state(false);
 	let moves = $state<Move[]>([]);
 	let only = $state<string[]>([]);
@@ -28,13 +71,43 @@
 	let asked = 0;
 	$effect(() => {
 		const typed = to.trim();
-		if (!typed) { moves = []; gone = []; born = []; warnings = []; ready = false; fault = ''; return; }
+		if (!typed) {
+			moves = [];
+			gone = [];
+			born = [];
+			warnings = [];
+			ready = false;
+			fault = '';
+			return;
+		}
 		const r = readDate(typed, today as PlainDate);
-		if ('error' in r) { moves = []; ready = false; return; }
+		if ('error' in r) {
+			moves = [];
+			ready = false;
+			return;
+		}
 		const mine = ++asked;
-		const q = new URLSearchParams({ event: event.id, to: r.date, time, ...(choice?.served ? { service } : {}), ...(choice?.questions.length ? { answers: '1' } : {}), ...Object.fromEntries(questions.map((x) => [`answer-${x.id}`, x.kind === 'date' ? asIso(answers[x.id] ?? '') : (answers[x.id] ?? '')])) });
+		const q = new URLSearchParams({
+			event: event.id,
+			to: r.date,
+			time,
+			...(choice?.served ? { service } : {}),
+			...(choice?.questions.length ? { answers: '1' } : {}),
+			...Object.fromEntries(
+				questions.map((x) => [
+					`answer-${x.id}`,
+					x.kind === 'date' ? asIso(answers[x.id] ?? '') : (answers[x.id] ?? '')
+				])
+			)
+		});
 		void fetch(`/api/moves?${q}`).then(async (res) => {
-			const out = (await res.json()) as { moves?: Move[]; gone?: string[]; born?: typeof born; warnings?: string[]; error?: string };
+			const out = (await res.json()) as {
+				moves?: Move[];
+				gone?: string[];
+				born?: typeof born;
+				warnings?: string[];
+				error?: string;
+			};
 			if (mine !== asked) return;
 			fault = out.error ?? '';
 			moves = out.moves ?? [];
@@ -45,43 +118,186 @@
 			only = moves.filter((m) => m.state !== 'met').map((m) => m.deadlineId);
 		});
 	});
-	const dates = $derived(moves.filter((m) => m.days !== 0 && !m.held && (!choose || only.includes(m.deadlineId))));
+	const dates = $derived(
+		moves.filter((m) => m.days !== 0 && !m.held && (!choose || only.includes(m.deadlineId)))
+	);
 	const tasks = $derived(dates.flatMap((m) => m.tasks.filter((t) => t.days !== 0)));
 	const sign = (n: number) => (n > 0 ? `+${n}` : String(n).replace('-', '−'));
 </script>
 
-<aside class="no-print self-start border-l border-rule bg-sail p-4 xl:sticky xl:top-0" aria-label="If the event moves">
-	<div class="flex items-baseline justify-between"><h2>If this moves</h2><span class="sub">nothing is saved yet</span></div>
+<aside
+	class="no-print self-start border-l border-rule bg-sail p-4 xl:sticky xl:top-0"
+	aria-label="If the event moves"
+>
+	<div class="flex items-baseline justify-between">
+		<h2>If this moves</h2>
+		<span class="sub">nothing is saved yet</span>
+	</div>
 	<p class="read mt-1 text-[16px]">{event.text}</p>
-	<ActionForm action="?/move" ondone={(d) => { toast(`Moved ${plural(Number(d.moved), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`); onclose(); }}>
+	<ActionForm
+		action="?/move"
+		ondone={(d) => {
+			toast(
+				`Moved ${plural(Number(d.moved), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`
+			);
+			onclose();
+		}}
+	>
 		{#snippet children({ errors, busy })}
-			<input type="hidden" name="eventId" value={event.id} /><input type="hidden" name="version" value={event.version} />{#if choose}<input type="hidden" name="choose" value="1" />{/if}
-			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3"><div><span class="sub text-[12px]">from</span><p class="read text-[17px] whitespace-nowrap">{short(event.date, today).slice(4)}</p></div><DateField name="to" label="to" bind:value={to} {today} error={errors.to || fault || undefined} /></div>
-			{#if event.ahead || choice?.timed}<Field label="At" error={errors.time} class="mt-3">{#snippet children(c)}<input class="box" name="time" bind:value={time} placeholder="10:00" {...c} />{/snippet}</Field>{/if}
-			{#if choice?.served}<Field label={event.ahead ? 'To be served by' : 'Served by'} error={errors.service} class="mt-3">{#snippet children(c)}<select class="box" name="service" bind:value={service} onchange={correct} {...c}><option value="">Not served, or not known</option>{#each services as x (x.id)}<option value={x.id}>{x.say.charAt(0).toUpperCase() + x.say.slice(1)}</option>{/each}</select>{/snippet}</Field>{/if}
+			<input type="hidden" name="eventId" value={event.id} /><input
+				type="hidden"
+				name="version"
+				value={event.version}
+			/>{#if choose}<input type="hidden" name="choose" value="1" />{/if}
+			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3">
+				<div>
+					<span class="sub text-[12px]">from</span>
+					<p class="read text-[17px] whitespace-nowrap">{short(event.date, today).slice(4)}</p>
+				</div>
+				<DateField
+					name="to"
+					label="to"
+					bind:value={to}
+					{today}
+					error={errors.to || fault || undefined}
+				/>
+			</div>
+			{#if event.ahead || choice?.timed}<Field label="At" error={errors.time} class="mt-3"
+					>{#snippet children(c)}<input
+							class="box"
+							name="time"
+							bind:value={time}
+							placeholder="10:00"
+							{...c}
+						/>{/snippet}</Field
+				>{/if}
+			{#if choice?.served}<Field
+					label={event.ahead ? 'To be served by' : 'Served by'}
+					error={errors.service}
+					class="mt-3"
+					>{#snippet children(c)}<select
+							class="box"
+							name="service"
+							bind:value={service}
+							onchange={correct}
+							{...c}
+							><option value="">Not served, or not known</option>{#each services as x (x.id)}<option
+									value={x.id}>{x.say.charAt(0).toUpperCase() + x.say.slice(1)}</option
+								>{/each}</select
+						>{/snippet}</Field
+				>{/if}
 			{#if choice?.questions.length}<input type="hidden" name="answers" value="1" />{/if}
 			{#each questions as q (q.id)}
-				{#if q.kind === 'choice'}<Field label={q.ask} error={errors[`answer-${q.id}`]} class="mt-3">{#snippet children(c)}<select class="box" name="answer-{q.id}" bind:value={answers[q.id]} onchange={correct} {...c}><option value="">Not answered (taken as: {q.options![0]!.say})</option>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option>{/each}</select>{/snippet}</Field>
-				{:else}<DateField name="answer-{q.id}" label={q.ask} bind:value={() => answers[q.id] ?? '', (x) => { answers[q.id] = x; correct(); }} {today} error={errors[`answer-${q.id}`]} class="mt-3" />{/if}
+				{#if q.kind === 'choice'}<Field label={q.ask} error={errors[`answer-${q.id}`]} class="mt-3"
+						>{#snippet children(c)}<select
+								class="box"
+								name="answer-{q.id}"
+								bind:value={answers[q.id]}
+								onchange={correct}
+								{...c}
+								><option value="">Not answered (taken as: {q.options![0]!.say})</option
+								>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option>{/each}</select
+							>{/snippet}</Field
+					>
+				{:else}<DateField
+						name="answer-{q.id}"
+						label={q.ask}
+						bind:value={
+							() => answers[q.id] ?? '',
+							(x) => {
+								answers[q.id] = x;
+								correct();
+							}
+						}
+						{today}
+						error={errors[`answer-${q.id}`]}
+						class="mt-3"
+					/>{/if}
 			{/each}
 			<div aria-live="polite">
-				{#each warnings as w (w)}<p class="mt-2 font-semibold text-saffron-ink">The event itself {w}</p>{/each}
+				{#each warnings as w (w)}<p class="mt-2 font-semibold text-saffron-ink">
+						The event itself {w}
+					</p>{/each}
 				{#each moves as m (m.deadlineId)}
 					<div class="row py-1.5 {m.days === 0 ? 'text-ink-3' : ''}">
-						<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2">{#if choose}<label class="flex gap-1.5"><input type="checkbox" name="only" value={m.deadlineId} bind:group={only} disabled={m.state === 'met'} class="accent-petrol" />{m.title}</label>{:else}<span>{m.title}</span>{/if}<s class="sub">{short(m.from, today).slice(4)}</s><b class="font-semibold">{short(m.to, today).slice(4)}</b><b class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b></div>
-						{#each m.tasks as t (t.taskId)}<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-[12.5px] text-ink-2"><span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub">{t.from ? short(t.from, today).slice(4) : ''}</s><b class="font-semibold">{short(t.to, today).slice(4)}</b><b class="num text-petrol">{t.days ? sign(t.days) : ''}</b></div>{/each}
-						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">{w}</p>{/each}
+						<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2">
+							{#if choose}<label class="flex gap-1.5"
+									><input
+										type="checkbox"
+										name="only"
+										value={m.deadlineId}
+										bind:group={only}
+										disabled={m.state === 'met'}
+										class="accent-petrol"
+									/>{m.title}</label
+								>{:else}<span>{m.title}</span>{/if}<s class="sub">{short(m.from, today).slice(4)}</s
+							><b class="font-semibold">{short(m.to, today).slice(4)}</b><b
+								class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b
+							>
+						</div>
+						{#each m.tasks as t (t.taskId)}<div
+								class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-[12.5px] text-ink-2"
+							>
+								<span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub"
+									>{t.from ? short(t.from, today).slice(4) : ''}</s
+								><b class="font-semibold">{short(t.to, today).slice(4)}</b><b
+									class="num text-petrol">{t.days ? sign(t.days) : ''}</b
+								>
+							</div>{/each}
+						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">
+								{w}
+							</p>{/each}
 					</div>
 				{/each}
-				{#each born as b (b.title)}<p class="row py-1.5">{b.title}: <b class="font-semibold">{short(b.date, today)}</b>, set only now; it comes as a proposal</p>{/each}
-				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">{g}: no rule sets it from this day; it stays, to be checked again or taken off</p>{/each}
+				{#each born as b (b.title)}<p class="row py-1.5">
+						{b.title}: <b class="font-semibold">{short(b.date, today)}</b>, set only now; it comes
+						as a proposal
+					</p>{/each}
+				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">
+						{g}: no rule sets it from this day; it stays, to be checked again or taken off
+					</p>{/each}
 			</div>
 			{#if ready}
-				<Field label="Reason" error={errors.reason} class="mt-3" hint="kept with the change: the order, the agreement, a slip">{#snippet children(c)}<input class="box" name="reason" bind:value={reason} autocomplete="off" {...c} />{/snippet}</Field>
-				<Field label="Source document" error={errors.sourceId} class="mt-3">{#snippet children(c)}<select class="box" name="sourceId" bind:value={sourceId} {...c}><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field>
-				<p class="sub mt-2">{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move. Each date is checked again by a second person. Everyone on the matter is told, once.</p>
-				<div class="mt-3 flex gap-2"><button class="btn go" disabled={busy}>{#if asIso(to) === event.date}Keep the change{:else}Move {choose ? plural(only.length, 'date') : moves.length < 2 ? 'it' : 'all'}{/if}</button>{#if moves.length > 1}<button type="button" class="btn" onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button></div>
-			{:else}<div class="mt-3"><button type="button" class="btn slight" onclick={onclose}>Leave</button></div>{/if}
+				<Field
+					label="Reason"
+					error={errors.reason}
+					class="mt-3"
+					hint="kept with the change: the order, the agreement, a slip"
+					>{#snippet children(c)}<input
+							class="box"
+							name="reason"
+							bind:value={reason}
+							autocomplete="off"
+							{...c}
+						/>{/snippet}</Field
+				>
+				<Field label="Source document" error={errors.sourceId} class="mt-3"
+					>{#snippet children(c)}<select class="box" name="sourceId" bind:value={sourceId} {...c}
+							><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+									>{d.name}</option
+								>{/each}</select
+						>{/snippet}</Field
+				>
+				<p class="sub mt-2">
+					{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move.
+					Each date is checked again by a second person. Everyone on the matter is told, once.
+				</p>
+				<div class="mt-3 flex gap-2">
+					<button class="btn go" disabled={busy}
+						>{#if asIso(to) === event.date}Keep the change{:else}Move {choose
+								? plural(only.length, 'date')
+								: moves.length < 2
+									? 'it'
+									: 'all'}{/if}</button
+					>{#if moves.length > 1}<button
+							type="button"
+							class="btn"
+							onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button
+						>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button>
+				</div>
+			{:else}<div class="mt-3">
+					<button type="button" class="btn slight" onclick={onclose}>Leave</button>
+				</div>{/if}
 		{/snippet}
 	</ActionForm>
 </aside>

@@ -11,65 +11,212 @@
 	import { plural } from '$lib/ui/say.ts';
 	import type { EffectView } from '#server/docket/changes.ts';
 	type Choice = { key: string; book: string; text: string; rules: { id: string; title: string }[] };
-	type Props = { open: boolean; matter: { id: string; number: string; title: string }; books: { id: string; title: string }[]; choices: Choice[]; documents: { id: string; name: string }[]; today: string };
+	type Props = {
+		open: boolean;
+		matter: { id: string; number: string; title: string };
+		books: { id: string; title: string }[];
+		choices: Choice[];
+		documents: { id: string; name: string }[];
+		today: string;
+	};
 	let { open = $bindable(), matter, books, choices, documents, today }: Props = $props();
 	const blank = { do: 'replace', event: '', rule: '', count: '', title: '', act: 'file' };
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`order ${matter.id}`, { book: books[0]?.id ?? '', sort: 'standing order', title: '', dated: '', documentId: '', lines: [{ ...blank }] });
+	const kept = draft(`order ${matter.id}`, {
+		book: books[0]?.id ?? '',
+		sort: 'standing order',
+		title: '',
+		dated: '',
+		documentId: '',
+		lines: [{ ...blank }]
+	});
 	const v = kept.value;
 	const events = $derived(choices.filter((c) => c.book === v.book));
 	const rules = (key: string) => events.find((e) => e.key === key)?.rules ?? [];
 	let form = $state<HTMLElement>();
 	let effects = $state<EffectView[] | null>(null);
-	let said = $state(''), asked = 0;
+	let said = $state(''),
+		asked = 0;
 	$effect(() => {
 		const body = JSON.stringify(v);
-		if (!open || !form || !v.title.trim() || !v.lines.some((l) => l.event)) { effects = null; said = ''; return; }
+		if (!open || !form || !v.title.trim() || !v.lines.some((l) => l.event)) {
+			effects = null;
+			said = '';
+			return;
+		}
 		const mine = ++asked;
 		const wait = setTimeout(async () => {
 			void body;
-			const res = await fetch('?/orderpreview', { method: 'POST', body: new FormData(form!.querySelector('form')!), headers: { 'x-sveltekit-action': 'true', accept: 'application/json' } });
+			const res = await fetch('?/orderpreview', {
+				method: 'POST',
+				body: new FormData(form!.querySelector('form')!),
+				headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
+			});
 			const out = deserialize(await res.text());
 			if (mine !== asked) return;
 			effects = out.type === 'success' ? ((out.data?.effects ?? []) as EffectView[]) : null;
-			said = out.type === 'failure' ? (Object.values((out.data?.errors ?? {}) as Record<string, string>)[0] ?? '') : '';
+			said =
+				out.type === 'failure'
+					? (Object.values((out.data?.errors ?? {}) as Record<string, string>)[0] ?? '')
+					: '';
 		}, 300);
 		return () => clearTimeout(wait);
 	});
 </script>
 
-<Drawer bind:open title="Lay an order over the rules" about="{matter.number} {matter.title}; on this matter only" wide>
+<Drawer
+	bind:open
+	title="Lay an order over the rules"
+	about="{matter.number} {matter.title}; on this matter only"
+	wide
+>
 	<div bind:this={form}>
-		<ActionForm action="?/order" ondone={(d) => { kept.clear(); open = false; toast(Number(d.affected) ? `Kept. ${plural(Number(d.affected), 'date')} wait for a decision.` : 'Kept. No date there already is affected.'); }}>
+		<ActionForm
+			action="?/order"
+			ondone={(d) => {
+				kept.clear();
+				open = false;
+				toast(
+					Number(d.affected)
+						? `Kept. ${plural(Number(d.affected), 'date')} wait for a decision.`
+						: 'Kept. No date there already is affected.'
+				);
+			}}
+		>
 			{#snippet children({ errors, busy })}
 				<input type="hidden" name="matterId" value={matter.id} />
 				<div class="flex flex-col gap-2.5">
-					<div class="grid grid-cols-2 gap-3"><Field label="What it is" error={errors.sort}>{#snippet children(c)}<select class="box" name="sort" bind:value={v.sort} {...c}><option value="standing order">A judge's standing order</option><option value="scheduling order">A scheduling order</option></select>{/snippet}</Field><DateField name="dated" label="Dated" bind:value={v.dated} {today} error={errors.dated} /></div>
-					<Field label="The order" error={errors.title} hint="stands as the authority of every date it sets">{#snippet children(c)}<input class="box" name="title" bind:value={v.title} autocomplete="off" placeholder="Standing order of Judge …, paragraph 4" {...c} />{/snippet}</Field>
-					<div class="grid grid-cols-2 gap-3"><Field label="Over which book" error={errors.book}>{#snippet children(c)}<select class="box" name="book" bind:value={v.book} {...c}>{#each books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select>{/snippet}</Field><Field label="Its document" error={errors.documentId}>{#snippet children(c)}<select class="box" name="documentId" bind:value={v.documentId} {...c}><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}>{d.name}</option>{/each}</select>{/snippet}</Field></div>
+					<div class="grid grid-cols-2 gap-3">
+						<Field label="What it is" error={errors.sort}
+							>{#snippet children(c)}<select class="box" name="sort" bind:value={v.sort} {...c}
+									><option value="standing order">A judge's standing order</option><option
+										value="scheduling order">A scheduling order</option
+									></select
+								>{/snippet}</Field
+						><DateField
+							name="dated"
+							label="Dated"
+							bind:value={v.dated}
+							{today}
+							error={errors.dated}
+						/>
+					</div>
+					<Field
+						label="The order"
+						error={errors.title}
+						hint="stands as the authority of every date it sets"
+						>{#snippet children(c)}<input
+								class="box"
+								name="title"
+								bind:value={v.title}
+								autocomplete="off"
+								placeholder="Standing order of Judge …, paragraph 4"
+								{...c}
+							/>{/snippet}</Field
+					>
+					<div class="grid grid-cols-2 gap-3">
+						<Field label="Over which book" error={errors.book}
+							>{#snippet children(c)}<select class="box" name="book" bind:value={v.book} {...c}
+									>{#each books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
+								>{/snippet}</Field
+						><Field label="Its document" error={errors.documentId}
+							>{#snippet children(c)}<select
+									class="box"
+									name="documentId"
+									bind:value={v.documentId}
+									{...c}
+									><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+											>{d.name}</option
+										>{/each}</select
+								>{/snippet}</Field
+						>
+					</div>
 				</div>
 				<div class="ruled mt-3"><h3 class="font-semibold">What it says</h3></div>
 				{#each v.lines as l, i (i)}
-					<fieldset class="row py-2"><legend class="vh">Line {i + 1}</legend>
+					<fieldset class="row py-2">
+						<legend class="vh">Line {i + 1}</legend>
 						<div class="grid grid-cols-[130px_1fr_auto] gap-2">
-							<select class="box" name="line-do" bind:value={l.do} aria-label="Line {i + 1}: what it does"><option value="replace">replaces</option><option value="add">adds</option><option value="off">switches off</option></select>
-							<select class="box" name="line-event" bind:value={l.event} aria-label="Line {i + 1}: event" onchange={() => (l.rule = '')}><option value="">Choose the event</option>{#each events as e (e.key)}<option value={e.key}>{e.text}</option>{/each}</select>
-							<button type="button" class="btn slight" aria-label="Take line {i + 1} away" disabled={v.lines.length === 1} onclick={() => (v.lines = v.lines.filter((_, k) => k !== i))}>×</button>
+							<select
+								class="box"
+								name="line-do"
+								bind:value={l.do}
+								aria-label="Line {i + 1}: what it does"
+								><option value="replace">replaces</option><option value="add">adds</option><option
+									value="off">switches off</option
+								></select
+							>
+							<select
+								class="box"
+								name="line-event"
+								bind:value={l.event}
+								aria-label="Line {i + 1}: event"
+								onchange={() => (l.rule = '')}
+								><option value="">Choose the event</option>{#each events as e (e.key)}<option
+										value={e.key}>{e.text}</option
+									>{/each}</select
+							>
+							<button
+								type="button"
+								class="btn slight"
+								aria-label="Take line {i + 1} away"
+								disabled={v.lines.length === 1}
+								onclick={() => (v.lines = v.lines.filter((_, k) => k !== i))}>×</button
+							>
 						</div>
 						<div class="mt-2 grid grid-cols-[1fr_110px_130px] gap-2">
-							{#if l.do === 'add'}<input class="box" name="line-title" bind:value={l.title} placeholder="The date it adds" aria-label="Line {i + 1}: title" /><input type="hidden" name="line-rule" value="" />
-							{:else}<select class="box" name="line-rule" bind:value={l.rule} aria-label="Line {i + 1}: which date"><option value="">Choose the date</option>{#each rules(l.event) as r (r.id)}<option value={r.id}>{r.title}</option>{/each}</select><input type="hidden" name="line-title" value="" />{/if}
-							{#if l.do === 'off'}<input type="hidden" name="line-count" value="" />{:else}<input class="box" name="line-count" bind:value={l.count} placeholder="+21d, -14d ext" aria-label="Line {i + 1}: days" />{/if}
-							{#if l.do === 'add'}<select class="box" name="line-act" bind:value={l.act} aria-label="Line {i + 1}: what is done"><option value="file">file it</option><option value="serve">serve or do it</option></select>{:else}<input type="hidden" name="line-act" value="file" />{/if}
+							{#if l.do === 'add'}<input
+									class="box"
+									name="line-title"
+									bind:value={l.title}
+									placeholder="The date it adds"
+									aria-label="Line {i + 1}: title"
+								/><input type="hidden" name="line-rule" value="" />
+							{:else}<select
+									class="box"
+									name="line-rule"
+									bind:value={l.rule}
+									aria-label="Line {i + 1}: which date"
+									><option value="">Choose the date</option
+									>{#each rules(l.event) as r (r.id)}<option value={r.id}>{r.title}</option
+										>{/each}</select
+								><input type="hidden" name="line-title" value="" />{/if}
+							{#if l.do === 'off'}<input type="hidden" name="line-count" value="" />{:else}<input
+									class="box"
+									name="line-count"
+									bind:value={l.count}
+									placeholder="+21d, -14d ext"
+									aria-label="Line {i + 1}: days"
+								/>{/if}
+							{#if l.do === 'add'}<select
+									class="box"
+									name="line-act"
+									bind:value={l.act}
+									aria-label="Line {i + 1}: what is done"
+									><option value="file">file it</option><option value="serve">serve or do it</option
+									></select
+								>{:else}<input type="hidden" name="line-act" value="file" />{/if}
 						</div>
 						{#if errors[`line-${i}`]}<p class="fault mt-1">{errors[`line-${i}`]}</p>{/if}
 					</fieldset>
 				{/each}
 				{#if errors.lines}<p class="fault mt-1">{errors.lines}</p>{/if}
-				<button type="button" class="act mt-2" onclick={() => (v.lines = [...v.lines, { ...blank }])}>One more line</button>
-				<div class="ruled mt-4"><h3 class="font-semibold">Dates of this matter it would change</h3></div>
-				<div aria-live="polite">{#if effects}<Effects {effects} {today} matter={false} />{:else}<p class="sub py-2">{said || 'Say what the order does, and the dates appear here before anything moves.'}</p>{/if}</div>
-				<div class="mt-4"><button class="btn go" disabled={busy}>Lay it over the rules</button></div>
+				<button
+					type="button"
+					class="act mt-2"
+					onclick={() => (v.lines = [...v.lines, { ...blank }])}>One more line</button
+				>
+				<div class="ruled mt-4">
+					<h3 class="font-semibold">Dates of this matter it would change</h3>
+				</div>
+				<div aria-live="polite">
+					{#if effects}<Effects {effects} {today} matter={false} />{:else}<p class="sub py-2">
+							{said || 'Say what the order does, and the dates appear here before anything moves.'}
+						</p>{/if}
+				</div>
+				<div class="mt-4">
+					<button class="btn go" disabled={busy}>Lay it over the rules</button>
+				</div>
 			{/snippet}
 		</ActionForm>
 	</div>

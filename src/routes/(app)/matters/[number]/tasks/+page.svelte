@@ -11,36 +11,149 @@
 	const c = $derived(data.caption);
 	let open = $state(false);
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`task ${data.caption.id}`, { subject: '', assigneeId: data.me.id, by: 'day', due: '', deadlineId: '', offsetDays: '2', offsetUnit: 'cd' });
+	const kept = draft(`task ${data.caption.id}`, {
+		subject: '',
+		assigneeId: data.me.id,
+		by: 'day',
+		due: '',
+		deadlineId: '',
+		offsetDays: '2',
+		offsetUnit: 'cd'
+	});
 	const v = kept.value;
-	function start() { if (data.dates.length && v.deadlineId === '') { v.by = 'deadline'; v.deadlineId = data.dates[0]!.id; } open = true; }
+	function start() {
+		if (data.dates.length && v.deadlineId === '') {
+			v.by = 'deadline';
+			v.deadlineId = data.dates[0]!.id;
+		}
+		open = true;
+	}
 </script>
 
 <div class="p-5">
-	<div class="flex items-center gap-3"><h2 class="read grow !text-[20px] !font-medium">Tasks</h2><button class="btn go" onclick={start}>Add a task</button></div>
+	<div class="flex items-center gap-3">
+		<h2 class="read grow !text-[20px] !font-medium">Tasks</h2>
+		<button class="btn go" onclick={start}>Add a task</button>
+	</div>
 	<div class="mt-2 border-t-[1.5px] border-ink">
 		{#each data.tasks as t (t.id)}
 			{@const done = t.state === 'done'}
-			<div class="row grid min-h-[37px] grid-cols-[24px_minmax(0,1fr)_140px_minmax(0,280px)_118px] max-md:grid-cols-[24px_minmax(0,1fr)_auto] items-center gap-2" data-task={t.subject}>
-				<ActionForm action="?/finish">{#snippet children({ busy })}<input type="hidden" name="taskId" value={t.id} /><input type="hidden" name="done" value={done ? '0' : '1'} /><button class="grid h-6 w-6 place-items-center" disabled={busy} aria-label={done ? `Open again: ${t.subject}` : `Done: ${t.subject}`}><Mark kind="task" {done} color={!done && t.due && t.due < data.today ? '#b3341f' : '#16252b'} /></button>{/snippet}</ActionForm>
-				<span class="truncate {done ? 'text-ink-3 line-through' : 'font-semibold'}">{t.subject}</span><span class="sub truncate max-md:hidden">{t.assigneeName}</span><span class="sub truncate max-md:hidden" title={t.hangs ?? ''}>{t.hangs ?? ''}</span>
-				<span class="text-right whitespace-nowrap {!done && t.due && t.due < data.today ? 'font-semibold text-madder' : ''}">{#if t.due}<span data-due={t.due}>{short(t.due, data.today)}</span>{/if}</span>
+			<div
+				class="row grid min-h-[37px] grid-cols-[24px_minmax(0,1fr)_140px_minmax(0,280px)_118px] items-center gap-2 max-md:grid-cols-[24px_minmax(0,1fr)_auto]"
+				data-task={t.subject}
+			>
+				<ActionForm action="?/finish"
+					>{#snippet children({ busy })}<input type="hidden" name="taskId" value={t.id} /><input
+							type="hidden"
+							name="done"
+							value={done ? '0' : '1'}
+						/><button
+							class="grid h-6 w-6 place-items-center"
+							disabled={busy}
+							aria-label={done ? `Open again: ${t.subject}` : `Done: ${t.subject}`}
+							><Mark
+								kind="task"
+								{done}
+								color={!done && t.due && t.due < data.today ? '#b3341f' : '#16252b'}
+							/></button
+						>{/snippet}</ActionForm
+				>
+				<span class="truncate {done ? 'text-ink-3 line-through' : 'font-semibold'}"
+					>{t.subject}</span
+				><span class="sub truncate max-md:hidden">{t.assigneeName}</span><span
+					class="sub truncate max-md:hidden"
+					title={t.hangs ?? ''}>{t.hangs ?? ''}</span
+				>
+				<span
+					class="text-right whitespace-nowrap {!done && t.due && t.due < data.today
+						? 'font-semibold text-madder'
+						: ''}"
+					>{#if t.due}<span data-due={t.due}>{short(t.due, data.today)}</span>{/if}</span
+				>
 			</div>
-		{:else}<Empty>No task yet. A task may hang on a date of the docket and moves with it.</Empty>{/each}
+		{:else}<Empty>No task yet. A task may hang on a date of the docket and moves with it.</Empty
+			>{/each}
 	</div>
 </div>
 
 <Drawer bind:open title="Add a task" about="{c.number} {c.title}">
-	<ActionForm action="?/add" ondone={() => { kept.clear(); open = false; }}>
+	<ActionForm
+		action="?/add"
+		ondone={() => {
+			kept.clear();
+			open = false;
+		}}
+	>
 		{#snippet children({ errors, busy })}
-			<div class="flex flex-col gap-3.5"><input type="hidden" name="matterId" value={c.id} />
-				<Field label="What is to be done" error={errors.subject}>{#snippet children(x)}<input class="box" name="subject" bind:value={v.subject} autocomplete="off" {...x} />{/snippet}</Field>
-				<Field label="For" error={errors.assigneeId}>{#snippet children(x)}<select class="box" name="assigneeId" bind:value={v.assigneeId} {...x}>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>{/snippet}</Field>
-				<fieldset class="flex gap-5"><legend class="label">Due</legend><label><input type="radio" name="by" value="day" bind:group={v.by} /> on a day</label>{#if data.dates.length}<label><input type="radio" name="by" value="deadline" bind:group={v.by} /> before a date of the docket</label>{/if}</fieldset>
-				{#if v.by === 'day' || !data.dates.length}<DateField name="due" label="Due day" bind:value={v.due} today={data.today} error={errors.due} hint="may stay empty" />
+			<div class="flex flex-col gap-3.5">
+				<input type="hidden" name="matterId" value={c.id} />
+				<Field label="What is to be done" error={errors.subject}
+					>{#snippet children(x)}<input
+							class="box"
+							name="subject"
+							bind:value={v.subject}
+							autocomplete="off"
+							{...x}
+						/>{/snippet}</Field
+				>
+				<Field label="For" error={errors.assigneeId}
+					>{#snippet children(x)}<select
+							class="box"
+							name="assigneeId"
+							bind:value={v.assigneeId}
+							{...x}
+							>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
+						>{/snippet}</Field
+				>
+				<fieldset class="flex gap-5">
+					<legend class="label">Due</legend><label
+						><input type="radio" name="by" value="day" bind:group={v.by} /> on a day</label
+					>{#if data.dates.length}<label
+							><input type="radio" name="by" value="deadline" bind:group={v.by} /> before a date of the
+							docket</label
+						>{/if}
+				</fieldset>
+				{#if v.by === 'day' || !data.dates.length}<DateField
+						name="due"
+						label="Due day"
+						bind:value={v.due}
+						today={data.today}
+						error={errors.due}
+						hint="may stay empty"
+					/>
 				{:else}
-					<div class="grid grid-cols-[80px_1fr] gap-3"><Field label="How many" error={errors.offsetDays}>{#snippet children(x)}<input class="box num" name="offsetDays" bind:value={v.offsetDays} inputmode="numeric" {...x} />{/snippet}</Field><Field label="Counted in" error={errors.offsetUnit}>{#snippet children(x)}<select class="box" name="offsetUnit" bind:value={v.offsetUnit} {...x}><option value="cd">court days before</option><option value="d">days before</option></select>{/snippet}</Field></div>
-					<Field label="The date it hangs on" error={errors.deadlineId}>{#snippet children(x)}<select class="box" name="deadlineId" bind:value={v.deadlineId} {...x}>{#each data.dates as d (d.id)}<option value={d.id}>{d.title}, {short(d.date, data.today)} ({d.event})</option>{/each}</select>{/snippet}</Field>
+					<div class="grid grid-cols-[80px_1fr] gap-3">
+						<Field label="How many" error={errors.offsetDays}
+							>{#snippet children(x)}<input
+									class="box num"
+									name="offsetDays"
+									bind:value={v.offsetDays}
+									inputmode="numeric"
+									{...x}
+								/>{/snippet}</Field
+						><Field label="Counted in" error={errors.offsetUnit}
+							>{#snippet children(x)}<select
+									class="box"
+									name="offsetUnit"
+									bind:value={v.offsetUnit}
+									{...x}
+									><option value="cd">court days before</option><option value="d"
+										>days before</option
+									></select
+								>{/snippet}</Field
+						>
+					</div>
+					<Field label="The date it hangs on" error={errors.deadlineId}
+						>{#snippet children(x)}<select
+								class="box"
+								name="deadlineId"
+								bind:value={v.deadlineId}
+								{...x}
+								>{#each data.dates as d (d.id)}<option value={d.id}
+										>{d.title}, {short(d.date, data.today)} ({d.event})</option
+									>{/each}</select
+							>{/snippet}</Field
+					>
 				{/if}
 				<div><button class="btn go" disabled={busy}>Add the task</button></div>
 			</div>

@@ -13,15 +13,71 @@
 
 <div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_280px]">
 	<div>
-		<div class="flex items-center gap-3"><h2 class="read grow !text-[20px] !font-medium">Time and cost</h2></div>
-		<div class="no-print mt-2"><LogTime action="?/log" today={data.today} activities={data.activities} matterId={data.caption.id} /></div>
-		<table class="list mt-3"><thead><tr><th class="w-[92px]">Day</th><th class="w-[52px]">Who</th><th>What was done</th><th class="w-[110px]">State</th><th class="num w-[64px]">Hours</th></tr></thead>
-			<tbody>{#each data.entries as e (e.id)}<tr><td class="whitespace-nowrap">{short(e.day, data.today)}</td><td>{e.who}</td><td class="py-1.5">{e.narrative}{#if e.activityName}<span class="sub ml-2">{e.activityName}</span>{/if}</td><td class="sub">{e.state === 'allocated' ? e.run : e.state}</td><td class="num">{sayHours(e.minutes)}</td></tr>{/each}</tbody></table>
-		{#if data.entries.length === 0}<Empty>No time is logged on this matter. Write a line below: 0.4 and what you did.</Empty>{/if}
+		<div class="flex items-center gap-3">
+			<h2 class="read grow !text-[20px] !font-medium">Time and cost</h2>
+		</div>
+		<div class="no-print mt-2">
+			<LogTime
+				action="?/log"
+				today={data.today}
+				activities={data.activities}
+				matterId={data.caption.id}
+			/>
+		</div>
+		<table class="list mt-3">
+			<thead
+				><tr
+					><th class="w-[92px]">Day</th><th class="w-[52px]">Who</th><th>What was done</th><th
+						class="w-[110px]">State</th
+					><th class="num w-[64px]">Hours</th></tr
+				></thead
+			>
+			<tbody
+				>{#each data.entries as e (e.id)}<tr
+						><td class="whitespace-nowrap">{short(e.day, data.today)}</td><td>{e.who}</td><td
+							class="py-1.5"
+							>{e.narrative}{#if e.activityName}<span class="sub ml-2">{e.activityName}</span
+								>{/if}</td
+						><td class="sub">{e.state === 'allocated' ? e.run : e.state}</td><td class="num"
+							>{sayHours(e.minutes)}</td
+						></tr
+					>{/each}</tbody
+			>
+		</table>
+		{#if data.entries.length === 0}<Empty
+				>No time is logged on this matter. Write a line below: 0.4 and what you did.</Empty
+			>{/if}
 	</div>
 	<aside class="flex flex-col gap-7">
-		<Section title="Timer"><ActionForm action="?/start" class="mt-3 flex gap-2" ondone={() => { words = ''; }}>{#snippet children({ busy })}<input type="hidden" name="matterId" value={data.caption.id} /><input class="box" name="words" bind:value={words} placeholder="What are you doing?" aria-label="What are you doing?" /><button class="btn" disabled={busy}>Start</button>{/snippet}</ActionForm></Section>
+		<Section title="Timer"
+			><ActionForm
+				action="?/start"
+				class="mt-3 flex gap-2"
+				ondone={() => {
+					words = '';
+				}}
+				>{#snippet children({ busy })}<input
+						type="hidden"
+						name="matterId"
+						value={data.caption.id}
+					/><input
+						class="box"
+						name="words"
+						bind:value={words}
+						placeholder="What are you doing?"
+						aria-label="What are you doing?"
+					/><button class="btn" disabled={busy}>Start</button>{/snippet}</ActionForm
+			></Section
+		>
 		<Section title="Hours" about={sayHours(total)} />
-		<Section title="Allocated so far" about={sayCents(data.allocated.reduce((a, x) => a + x.cents, 0))}>{#each data.allocated as a (a.name)}<div class="row flex h-9 items-center gap-2"><span class="h-2.5 w-2.5" style="background:var(--unit-{a.hue})"></span><span class="grow">{a.name}</span><b class="font-semibold">{sayCents(a.cents)}</b></div>{:else}<p class="sub py-2">Nothing is allocated yet.</p>{/each}</Section>
+		<Section
+			title="Allocated so far"
+			about={sayCents(data.allocated.reduce((a, x) => a + x.cents, 0))}
+			>{#each data.allocated as a (a.name)}<div class="row flex h-9 items-center gap-2">
+					<span class="h-2.5 w-2.5" style="background:var(--unit-{a.hue})"></span><span class="grow"
+						>{a.name}</span
+					><b class="font-semibold">{sayCents(a.cents)}</b>
+				</div>{:else}<p class="sub py-2">Nothing is allocated yet.</p>{/each}</Section
+		>
 	</aside>
 </div>

@@ -7,5 +7,10 @@ export function GET(event) {
 	const me = only(event, 'person.read');
 	const p = personCard(theWorld(), me, event.params.id);
 	if (!p || 'mergedInto' in p) return missing('person');
-	return fileResponse(Buffer.from(toVcard(theWorld(), p.id)!), 'text/vcard; charset=utf-8', `${p.fields.name}.vcf`, true);
+	return fileResponse(
+		Buffer.from(toVcard(theWorld(), p.id)!),
+		'text/vcard; charset=utf-8',
+		`${p.fields.name}.vcf`,
+		true
+	);
 }

@@ -11,5 +11,16 @@ export function load(event) {
 	return { id: b.id, title: b.title, stale: stale(b, w.clock.today()), ...bookYaml(w, b.id)! };
 }
 export const actions = {
-	save: async (event) => { const f = await form(event); return answer(saveBook(ctx(event), { yaml: f.text('yaml'), reason: f.text('reason'), base: f.text('base'), expect: event.params.id ?? null }), (v) => v); }
+	save: async (event) => {
+		const f = await form(event);
+		return answer(
+			saveBook(ctx(event), {
+				yaml: f.text('yaml'),
+				reason: f.text('reason'),
+				base: f.text('base'),
+				expect: event.params.id ?? null
+			}),
+			(v) => v
+		);
+	}
 };

@@ -6,6 +6,16 @@
 
 <svelte:head><title>Change {data.title} · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex flex-wrap items-baseline gap-3"><h1>{data.title}</h1><span class="sub grow">{data.id}, {data.n ? `version ${data.n} of the department` : 'as shipped'}</span><DocketTabs /></div>
-	{#key `${data.id} ${data.n}`}<BookEditor id={data.id} yaml={data.yaml} base={data.n} today={data.today} />{/key}
+	<div class="flex flex-wrap items-baseline gap-3">
+		<h1>{data.title}</h1>
+		<span class="sub grow"
+			>{data.id}, {data.n ? `version ${data.n} of the department` : 'as shipped'}</span
+		><DocketTabs />
+	</div>
+	{#key `${data.id} ${data.n}`}<BookEditor
+			id={data.id}
+			yaml={data.yaml}
+			base={data.n}
+			today={data.today}
+		/>{/key}
 </div>

@@ -7,5 +7,10 @@ export function GET(event) {
 	const n = event.url.searchParams.get('n');
 	const found = bookYaml(theWorld(), event.params.id, n === null ? undefined : Number(n));
 	if (!found) return missing('rulebook');
-	return fileResponse(Buffer.from(found.yaml), 'application/yaml; charset=utf-8', `${event.params.id}.yaml`, true);
+	return fileResponse(
+		Buffer.from(found.yaml),
+		'application/yaml; charset=utf-8',
+		`${event.params.id}.yaml`,
+		true
+	);
 }

@@ -8,5 +8,16 @@ export function GET(event) {
 	const c = caption(theWorld(), me, event.params.number);
 	if (!c) return missing('matter');
 	const p = event.url.searchParams;
-	return json(logbook(theWorld(), me, c.id, Object.fromEntries(['kind', 'q', 'person', 'tag', 'show', 'before'].flatMap((k) => (p.get(k) ? [[k, p.get(k)!.slice(0, 200)]] : [])))));
+	return json(
+		logbook(
+			theWorld(),
+			me,
+			c.id,
+			Object.fromEntries(
+				['kind', 'q', 'person', 'tag', 'show', 'before'].flatMap((k) =>
+					p.get(k) ? [[k, p.get(k)!.slice(0, 200)]] : []
+				)
+			)
+		)
+	);
 }

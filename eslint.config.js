@@ -31,7 +31,7 @@ export default ts.config(
 	{
 		// The core has no clock, no database, no framework, no file, no network, and no Date.
 		files: ['core/**/*.ts'],
-		ignores: ['core/**/*.test.ts'],
+		ignores: ['core/**/*.test.ts', 'core/testing/**'],
 		rules: {
 			'no-restricted-globals': ['error', 'Date', 'process', 'fetch', 'window', 'document'],
 			'no-restricted-imports': [

@@ -1,30 +1,33 @@
 /** `npm run bench`: measured in one run, printed as ratios. */
-import { addDays as dfAddDays, format, parseISO } from 'date-fns';
-import { count, parseAmount } from '#core/docket/count.ts';
-import { propose } from '#core/docket/propose.ts';
-import { sentences } from '#core/docket/trace.ts';
-import { closureEffects } from '#server/docket/changes.ts';
-import { date, fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
-import { share } from '#core/money/cents.ts';
-import { rulebook } from '#server/docket/books.ts';
-import { matterList } from '#server/matters/queries.ts';
-import { docket } from '#server/docket/queries.ts';
-import { search } from '#server/search/queries.ts';
-import { testHouse } from '#server/testing.ts';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
-import { compareNames, nameForm } from '#core/people/match.ts';
-import { expand, interestReport } from '#server/interest/report.ts';
+import { addDays as dfAddDays, format, parseISO } from 'date-fns';
+import { shareCents } from '#core/costs/money.ts';
+import { plainDate, fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
+import { count, parseAmount } from '#core/docket/count.ts';
+import { propose } from '#core/docket/propose.ts';
+import { explainTrace } from '#core/docket/trace.ts';
+import { compareNames } from '#core/people/compare.ts';
+import { nameForm } from '#core/people/name-form.ts';
+import { findEffectsOf } from '#server/docket/effects-query.ts';
+import { listDeadlines } from '#server/docket/list.ts';
+import { makeInterestReport } from '#server/interest/report.ts';
+import { expandName } from '#server/interest/text-hits.ts';
+import { loadVocabulary } from '#server/interest/vocabulary.ts';
+import { listMatters } from '#server/matters/list.ts';
+import { shippedBook } from '#server/rulebooks/shelf.ts';
+import { search } from '#server/search/queries.ts';
+import { testHouse } from '#server/testing/house.ts';
 import { Chance } from '../demo/chance.ts';
 
-const ms = (f: () => void): number => {
-	f();
+const ms = (item: () => void): number => {
+	item();
 	const runs = Array.from({ length: 5 }, () => {
-		const t = performance.now();
-		f();
-		return performance.now() - t;
+		const number = performance.now();
+		item();
+		return performance.now() - number;
 	});
 	return runs.sort((a, b) => a - b)[2]!;
 };
@@ -33,35 +36,35 @@ const say = (what: string, ratio: number, goal: string) =>
 const rnd = new Chance(7);
 
 // Counting against a day-by-day loop over a general date library, the same holidays, the same answers.
-const book = rulebook('us-federal.ca-nd');
+const book = shippedBook('us-federal.ca-nd');
 const cases = Array.from({ length: 4000 }, () => ({
-	from: fromDay(toDay(date('2020-01-01')) + rnd.int(0, 9000)),
+	from: fromDay(toDay(plainDate('2020-01-01')) + rnd.int(0, 9000)),
 	n: rnd.int(1, 120),
 	unit: rnd.pick(['d', 'cd'] as const)
 }));
 const ours = () =>
 	cases.map(
-		(c) =>
+		(item) =>
 			count(book.method, book.calendar, {
-				from: c.from,
-				amount: parseAmount(`+${c.n}${c.unit}`),
+				from: item.from,
+				amount: parseAmount(`+${item.n}${item.unit}`),
 				service: 'electronic'
 			}).date
 	);
 const holidays = new Set<string>();
-for (let d = toDay(date('2019-06-01')); d < toDay(date('2046-01-01')); d++)
-	if (book.calendar.closed(d, 1)?.kind === 'holiday') holidays.add(fromDay(d));
+for (let day = toDay(plainDate('2019-06-01')); day < toDay(plainDate('2046-01-01')); day++)
+	if (book.calendar.closed(day, 1)?.kind === 'holiday') holidays.add(fromDay(day));
 const theirs = () =>
-	cases.map((c) => {
-		let d = parseISO(c.from);
+	cases.map((item) => {
+		let date = parseISO(item.from);
 		const closed = () =>
-			d.getDay() === 0 || d.getDay() === 6 || holidays.has(format(d, 'yyyy-MM-dd'));
-		for (let left = c.n; left > 0;) {
-			d = dfAddDays(d, 1);
-			if (c.unit === 'd' || !closed()) left--;
+			date.getDay() === 0 || date.getDay() === 6 || holidays.has(format(date, 'yyyy-MM-dd'));
+		for (let left = item.n; left > 0;) {
+			date = dfAddDays(date, 1);
+			if (item.unit === 'd' || !closed()) left--;
 		}
-		while (closed()) d = dfAddDays(d, 1);
-		return format(d, 'yyyy-MM-dd') as PlainDate;
+		while (closed()) date = dfAddDays(date, 1);
+		return format(date, 'yyyy-MM-dd') as PlainDate;
 	});
 if (JSON.stringify(ours()) !== JSON.stringify(theirs())) throw new Error('the two counts differ');
 const loop = ms(theirs);
@@ -72,11 +75,11 @@ say(
 );
 const explained = () =>
 	cases.map(
-		(c) =>
-			sentences(
+		(item) =>
+			explainTrace(
 				count(book.method, book.calendar, {
-					from: c.from,
-					amount: parseAmount(`+${c.n}${c.unit}`),
+					from: item.from,
+					amount: parseAmount(`+${item.n}${item.unit}`),
 					service: 'electronic'
 				}).trace
 			).length
@@ -92,28 +95,50 @@ say(
 	// In a file, as a real house is: its database is not part of the memory of the preview.
 	const folder = mkdtempSync(join(tmpdir(), 'kite-bench-'));
 	const house = await testHouse(undefined, join(folder, 'bench.db'));
-	const N = 100_000,
+	const item = 100_000,
 		PER = 50;
-	const days = Array.from({ length: N }, () =>
-		fromDay(toDay(date('2026-05-01')) + rnd.int(0, 200))
+	const days = Array.from({ length: item }, () =>
+		fromDay(toDay(plainDate('2026-05-01')) + rnd.int(0, 200))
 	);
-	const kinds = rulebook('us-federal.ca-nd').events.get('interrogatories-served')!;
+	const kinds = shippedBook('us-federal.ca-nd').events.get('interrogatories-served')!;
 	house.db.transaction(() => {
-		const m = house.db.prepare(
-			"INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, 'Matter', 'litigation', 'open', 'unit_0', 'stf_okafor', 'stf_okafor', 0, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')"
+		const other = house.db.prepare(
+			`INSERT INTO matter (
+				id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted,
+				rulebook, opened_on, created_at
+			)
+			VALUES (
+				?, ?, 'Matter', 'litigation', 'open', 'unit_0', 'stf_okafor', 'stf_okafor', 0,
+				'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z'
+			)`
 		);
-		const e = house.db.prepare(
-			"INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, service, entered_by, entered_at) VALUES (?, ?, 'interrogatories-served', 'Interrogatories served', 'us-federal.ca-nd', '1', ?, 'mail', 'stf_okafor', '2026-01-05T00:00:00.000Z')"
+		const each = house.db.prepare(
+			`INSERT INTO event (
+				id, matter_id, event_key, text, book, book_version, date, service, entered_by,
+				entered_at
+			)
+			VALUES (
+				?, ?, 'interrogatories-served', 'Interrogatories served', 'us-federal.ca-nd', '1', ?,
+				'mail', 'stf_okafor', '2026-01-05T00:00:00.000Z'
+			)`
 		);
-		const d = house.db.prepare(
-			"INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answers', 'Rule', 'serve', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')"
+		const part = house.db.prepare(
+			`INSERT INTO deadline (
+				id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace,
+				book, book_version, docketed_by
+			)
+			VALUES (
+				?, ?, ?, ?, 'Answers', 'Rule', 'serve', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1',
+				'stf_okafor'
+			)`
 		);
-		for (let i = 0; i < N / PER; i++) m.run(`mat_${i}`, `LF-2026-${String(i).padStart(5, '0')}`);
-		for (let i = 0; i < N; i++) {
-			e.run(`evt_${String(i).padStart(6, '0')}`, `mat_${i % (N / PER)}`, days[i]);
-			d.run(
+		for (let i = 0; i < item / PER; i++)
+			other.run(`mat_${i}`, `LF-2026-${String(i).padStart(5, '0')}`);
+		for (let i = 0; i < item; i++) {
+			each.run(`evt_${String(i).padStart(6, '0')}`, `mat_${i % (item / PER)}`, days[i]);
+			part.run(
 				`due_${i}`,
-				`mat_${i % (N / PER)}`,
+				`mat_${i % (item / PER)}`,
 				`evt_${String(i).padStart(6, '0')}`,
 				kinds.rules[0]!.id,
 				propose(book, {
@@ -128,7 +153,7 @@ say(
 	house.db.exec('ANALYZE');
 	const closure = {
 		book: 'us-federal.ca-nd',
-		date: date('2026-08-13'),
+		date: plainDate('2026-08-13'),
 		kind: 'holiday' as const,
 		name: 'x'
 	};
@@ -147,13 +172,13 @@ say(
 	let found = 0,
 		most = 0;
 	const preview = () => {
-		found = closureEffects(house, closure).length;
+		found = findEffectsOf(house, { of: 'closure', closure }).effects.length;
 		most = Math.max(most, process.memoryUsage().rss);
 	};
 	const ratio = ms(preview) / ms(() => void bare());
 	if (found === 0) throw new Error('the closure changes nothing');
 	say(
-		`a closure previewed over ${N} dates (${found} change) / the bare counts of those dates`,
+		`a closure previewed over ${item} dates (${found} change) / the bare counts of those dates`,
 		ratio,
 		'at most 2'
 	);
@@ -165,21 +190,41 @@ say(
 }
 
 // Lists against their own bare SQL, at size.
-const h = await testHouse();
+const house = await testHouse();
 const MATTERS = 50_000,
 	DATES = 10;
-h.db.transaction(() => {
-	const m = h.db.prepare(
-		"INSERT INTO matter (id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted, rulebook, opened_on, created_at) VALUES (?, ?, ?, ?, 'open', ?, ?, ?, ?, 'us-federal.ca-nd', '2026-01-05', '2026-01-05T00:00:00.000Z')"
+house.db.transaction(() => {
+	const item = house.db.prepare(
+		`INSERT INTO matter (
+			id, number, title, kind, status, unit_id, responsible_id, originating_id, restricted,
+			rulebook, opened_on, created_at
+		)
+		VALUES (
+			?, ?, ?, ?, 'open', ?, ?, ?, ?, 'us-federal.ca-nd', '2026-01-05',
+			'2026-01-05T00:00:00.000Z'
+		)`
 	);
-	const e = h.db.prepare(
-		"INSERT INTO event (id, matter_id, event_key, text, book, book_version, date, entered_by, entered_at) VALUES (?, ?, 'complaint-filed', 'Complaint filed', 'us-federal.ca-nd', '1', '2026-01-05', 'stf_okafor', '2026-01-05T00:00:00.000Z')"
+	const other = house.db.prepare(
+		`INSERT INTO event (
+			id, matter_id, event_key, text, book, book_version, date, entered_by, entered_at
+		)
+		VALUES (
+			?, ?, 'complaint-filed', 'Complaint filed', 'us-federal.ca-nd', '1', '2026-01-05',
+			'stf_okafor', '2026-01-05T00:00:00.000Z'
+		)`
 	);
-	const d = h.db.prepare(
-		"INSERT INTO deadline (id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book, book_version, docketed_by) VALUES (?, ?, ?, ?, 'Answer', 'Rule', 'file', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1', 'stf_okafor')"
+	const each = house.db.prepare(
+		`INSERT INTO deadline (
+			id, matter_id, event_id, rule, title, authority, act, suggested, state, date, trace, book,
+			book_version, docketed_by
+		)
+		VALUES (
+			?, ?, ?, ?, 'Answer', 'Rule', 'file', 0, 'docketed', ?, '[]', 'us-federal.ca-nd', '1',
+			'stf_okafor'
+		)`
 	);
 	for (let i = 0; i < MATTERS; i++) {
-		m.run(
+		item.run(
 			`mat_${i}`,
 			`LF-2026-${String(i).padStart(5, '0')}`,
 			`Matter ${rnd.pick(['harbor', 'ramp', 'hull', 'fuel', 'ticket'])} ${i}`,
@@ -189,53 +234,69 @@ h.db.transaction(() => {
 			'stf_okafor',
 			i % 20 === 0 ? 1 : 0
 		);
-		e.run(`evt_${i}`, `mat_${i}`);
-		for (let k = 0; k < DATES; k++)
-			d.run(
-				`due_${i}_${k}`,
+		other.run(`evt_${i}`, `mat_${i}`);
+		for (let index = 0; index < DATES; index++)
+			each.run(
+				`due_${i}_${index}`,
 				`mat_${i}`,
 				`evt_${i}`,
-				`r${k}`,
-				fromDay(toDay(date('2026-06-01')) + rnd.int(0, 700))
+				`r${index}`,
+				fromDay(toDay(plainDate('2026-06-01')) + rnd.int(0, 700))
 			);
 	}
 })();
-h.db.exec('ANALYZE');
-const me = h.staff('castellan');
-const bareMatters = h.db.prepare(
-	'SELECT * FROM matter m WHERE m.restricted = 0 ORDER BY (SELECT position FROM kind k WHERE k.id = m.kind), m.number DESC LIMIT 60'
+house.db.exec('ANALYZE');
+const me = house.staff('castellan');
+const bareMatters = house.db.prepare(
+	`SELECT *
+	FROM matter m
+	WHERE m.restricted = 0
+	ORDER BY (SELECT position FROM kind k WHERE k.id = m.kind), m.number DESC
+	LIMIT 60`
 );
-const bareCount = h.db.prepare('SELECT count(*) FROM matter WHERE restricted = 0');
+const bareCount = house.db.prepare('SELECT count(*) FROM matter WHERE restricted = 0');
 say(
 	`first page of ${MATTERS} matters, by kind / the bare SQL of its rows and count`,
-	ms(() => void matterList(h, me, { who: 'all', group: 'kind' })) /
+	ms(() => void listMatters(house, me, { who: 'all', group: 'kind' })) /
 		ms(() => {
 			bareMatters.all();
 			bareCount.get();
 		}),
 	'at most 3'
 );
-const bareHours = h.db.prepare(
-	'SELECT m.*, (SELECT sum(t.minutes) FROM time_entry t WHERE t.matter_id = m.id) AS hours FROM matter m WHERE m.restricted = 0 ORDER BY hours DESC, m.number DESC LIMIT 60'
+const bareHours = house.db.prepare(
+	`SELECT m.*, (SELECT sum(t.minutes) FROM time_entry t WHERE t.matter_id = m.id) AS hours
+	FROM matter m
+	WHERE m.restricted = 0
+	ORDER BY hours DESC, m.number DESC
+	LIMIT 60`
 );
 say(
 	`first page of ${MATTERS} matters, sorted by hours / the bare SQL of its rows and count`,
-	ms(() => void matterList(h, me, { who: 'all', sort: '-hours' })) /
+	ms(() => void listMatters(house, me, { who: 'all', sort: '-hours' })) /
 		ms(() => {
 			bareHours.all();
 			bareCount.get();
 		}),
 	'at most 3'
 );
-const bareDocket = h.db.prepare(
-	"SELECT d.*, m.title FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND m.restricted = 0 ORDER BY d.date, d.id LIMIT 80"
+const bareDocket = house.db.prepare(
+	`SELECT d.*, m.title
+	FROM deadline d
+	JOIN matter m ON m.id = d.matter_id
+	WHERE d.state = 'docketed' AND m.restricted = 0
+	ORDER BY d.date, d.id
+	LIMIT 80`
 );
-const bareDocketCount = h.db.prepare(
-	"SELECT count(*) FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND m.restricted = 0"
+const bareDocketCount = house.db.prepare(
+	`SELECT count(*)
+	FROM deadline d
+	JOIN matter m ON m.id = d.matter_id
+	WHERE d.state = 'docketed' AND m.restricted = 0`
 );
 say(
 	`first page of the docket, ${MATTERS * DATES} dates / the bare SQL of its rows and count`,
-	ms(() => void docket(h, me, {})) /
+	ms(() => void listDeadlines(house, me, {})) /
 		ms(() => {
 			bareDocket.all();
 			bareDocketCount.get();
@@ -273,10 +334,10 @@ const WORDS = Array.from(
 	(_, i) => `w${(i * 7919).toString(36)}${'aeiou'[i % 5]}rt`
 );
 const TEXTS = 1_000_000;
-const put = h.db.prepare(
+const put = house.db.prepare(
 	"INSERT INTO search_text (kind, ref, matter_id, title, body) VALUES ('note', ?, ?, '', ?)"
 );
-h.db.transaction(() => {
+house.db.transaction(() => {
 	for (let i = 0; i < TEXTS; i++)
 		put.run(
 			`n${i}`,
@@ -285,7 +346,9 @@ h.db.transaction(() => {
 		);
 })();
 const bareSearch = (match: string) =>
-	h.db.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 16').all(match);
+	house.db
+		.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 16')
+		.all(match);
 for (const [what, words, match] of [
 	['a rare word', 'tidewreck', '"tidewreck"*'],
 	['a common name', 'cormorant', '"cormorant"*'],
@@ -293,18 +356,19 @@ for (const [what, words, match] of [
 ] as const)
 	say(
 		`search of ${TEXTS} texts, scoped to the viewer, ${what} / the bare full-text query`,
-		ms(() => void search(h, me, words)) / ms(() => void bareSearch(match)),
+		ms(() => void search(house, me, words)) / ms(() => void bareSearch(match)),
 		'at most 2'
 	);
-interestReport(h, me, ['Tidewrack Dredging LLC']); // the vocabulary is read once
+const check = (name: string) => makeInterestReport(house.db, { me: me.id, names: [name] });
+check('Tidewrack Dredging LLC'); // the vocabulary is read once
 for (const name of ['Tidewrack Dredging LLC', 'Eastlake, Gideon']) {
-	const { query } = expand(h, nameForm(name));
+	const { query } = expandName(loadVocabulary(house.db), nameForm(name));
 	say(
 		`interest check of “${name}”, ${TEXTS} texts / the bare full-text query of its words`,
-		ms(() => void interestReport(h, me, [name])) /
+		ms(() => void check(name)) /
 			ms(
 				() =>
-					void h.db
+					void house.db
 						.prepare('SELECT rowid FROM search WHERE search MATCH ? ORDER BY rank LIMIT 500')
 						.all(query)
 			),
@@ -318,9 +382,9 @@ const pairs = parse(readFileSync(new URL('names.csv', import.meta.url)), { colum
 	other: string;
 	same: string;
 }[];
-const said = pairs.map((p) => ({
-	yes: p.same === 'yes',
-	says: compareNames(nameForm(p.one), nameForm(p.other)).strength >= 70
+const said = pairs.map((pair) => ({
+	yes: pair.same === 'yes',
+	says: compareNames(nameForm(pair.one), nameForm(pair.other)).strength >= 70
 }));
 const tp = said.filter((x) => x.yes && x.says).length;
 say(
@@ -332,7 +396,7 @@ say('names: precision', tp / said.filter((x) => x.says).length, 'at least 0.9');
 say(
 	'sharing 1,000 amounts among 6 / 1,000 sums of 6',
 	ms(() => {
-		for (let i = 0; i < 1000; i++) share(i * 997, [1, 2, 3, 4, 5, 6]);
+		for (let i = 0; i < 1000; i++) shareCents(i * 997, [1, 2, 3, 4, 5, 6]);
 	}) /
 		Math.max(
 			0.01,

@@ -18,6 +18,6 @@ const db = new Database(join(data, 'kite-pen.db'), { fileMustExist: true });
 await db.backup(join(to, 'kite-pen.db'));
 db.close();
 // Files are written once and never changed; those named by the copied database are all there by now.
-for (const f of ['files', 'seal.p12', 'seal.password'])
-	if (existsSync(join(data, f))) cpSync(join(data, f), join(to, f), { recursive: true });
+for (const text of ['files', 'seal.p12', 'seal.password'])
+	if (existsSync(join(data, text))) cpSync(join(data, text), join(to, text), { recursive: true });
 console.log(`Backed up to ${to}. To restore, put the folder in the place of KITE_DATA.`);

@@ -1,7 +1,7 @@
 /** `npm run -s count`: JSON lines in, one counted date a line out. */
-import { calendarOf } from '#core/docket/book.ts';
+import { calendarOf } from '#core/rulebooks/book.ts';
 import { count, parseAmount, type CountRequest } from '#core/docket/count.ts';
-import { sentence } from '#core/docket/trace.ts';
+import { explainStep } from '#core/docket/trace.ts';
 import { book, closuresField, dateField, textField, timeField } from './input.ts';
 import { answerLines, LineError } from './lines.ts';
 
@@ -33,6 +33,6 @@ await answerLines((input) => {
 	return {
 		date: answer.date,
 		time: answer.time,
-		trace: answer.trace.map((s) => ({ ...s, text: sentence(s) }))
+		trace: answer.trace.map((step) => ({ ...step, text: explainStep(step) }))
 	};
 });

@@ -9,7 +9,6 @@ build();
 const data = process.env.KITE_DATA ?? join(home, 'data/demo');
 const port = Number(process.env.PORT ?? 3000);
 process.env.KITE_DATA = data;
-process.env.KITE_HOME = home;
 process.env.KITE_ORIGIN ??= `http://localhost:${port}`;
 process.env.KITE_LOG ??= 'warn';
 if (process.argv.includes('--fresh'))

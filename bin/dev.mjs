@@ -8,7 +8,6 @@ packages();
 const env = {
 	...process.env,
 	KITE_DATA: process.env.KITE_DATA ?? join(home, 'data/demo'),
-	KITE_HOME: home,
 	KITE_ORIGIN: process.env.KITE_ORIGIN ?? `http://localhost:${process.env.PORT ?? 3000}`
 };
 if (!existsSync(join(env.KITE_DATA, 'kite-pen.db')))

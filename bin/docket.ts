@@ -1,7 +1,7 @@
 /** `npm run -s docket`: JSON lines in (an event), its deadlines out. */
 import { propose, type EventInput } from '#core/docket/propose.ts';
-import { sayTime } from '#core/dates/plain.ts';
-import { sentence } from '#core/docket/trace.ts';
+import { explainStep } from '#core/docket/trace.ts';
+import { formatTime } from '#core/format/dates.ts';
 import { book, closuresField, dateField, textField, timeField } from './input.ts';
 import { answerLines, LineError } from './lines.ts';
 
@@ -21,7 +21,7 @@ await answerLines((input) => {
 	const request: EventInput = {
 		event,
 		date: dateField(input, 'date'),
-		time: time === undefined ? undefined : sayTime(time),
+		time: time === undefined ? undefined : formatTime(time),
 		service: textField(input, 'service'),
 		answers: answers as Record<string, string>,
 		closures: closuresField(input)
@@ -29,16 +29,22 @@ await answerLines((input) => {
 	const { deadlines, left } = propose(rules, request);
 	return {
 		deadlines: deadlines
-			.filter((d) => !d.suggested)
-			.map((d) => ({
-				title: d.title,
-				date: d.date,
-				time: d.time,
-				authority: d.authority,
-				trace: d.trace.map((s) => ({ ...s, text: sentence(s) }))
+			.filter((deadline) => !deadline.suggested)
+			.map((deadline) => ({
+				title: deadline.title,
+				date: deadline.date,
+				time: deadline.time,
+				authority: deadline.authority,
+				trace: deadline.trace.map((step) => ({ ...step, text: explainStep(step) }))
 			})),
 		...(left.length
-			? { left: left.map((l) => ({ title: l.title, authority: l.authority, reason: l.reason })) }
+			? {
+					left: left.map((item) => ({
+						title: item.title,
+						authority: item.authority,
+						reason: item.reason
+					}))
+				}
 			: {})
 	};
 });

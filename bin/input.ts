@@ -1,13 +1,13 @@
 /** What the two commands over the core read from a line, with errors in plain words. */
 import type { Closure } from '#core/dates/calendar.ts';
 import { parseDate, parseTime, type PlainDate } from '#core/dates/plain.ts';
-import type { Rulebook } from '#core/docket/book.ts';
-import { rulebook } from '#server/docket/books.ts';
+import type { Rulebook } from '#core/rulebooks/book.ts';
+import { shippedBook } from '#server/rulebooks/shelf.ts';
 import { LineError } from './lines.ts';
 
 export function book(input: Record<string, unknown>): Rulebook {
 	if (typeof input.rulebook !== 'string') throw new LineError('"rulebook" is missing');
-	return rulebook(input.rulebook);
+	return shippedBook(input.rulebook);
 }
 
 export function dateField(input: Record<string, unknown>, name: string): PlainDate {
@@ -39,9 +39,11 @@ export function textField(input: Record<string, unknown>, name: string): string 
 export function closuresField(input: Record<string, unknown>): Closure[] {
 	const list = input.closures ?? [];
 	if (!Array.isArray(list)) throw new LineError('"closures" must be a list of dates');
-	return list.map((c: unknown): Closure => {
+	return list.map((item: unknown): Closure => {
 		const object =
-			typeof c === 'object' && c !== null ? (c as Record<string, unknown>) : { date: c };
+			typeof item === 'object' && item !== null
+				? (item as Record<string, unknown>)
+				: { date: item };
 		const kind = object.kind ?? 'office';
 		if (kind !== 'office' && kind !== 'holiday')
 			throw new LineError('a closure is of kind "office" or "holiday"');

@@ -3,18 +3,18 @@ import { spawnSync } from 'node:child_process';
 import { it } from 'node:test';
 
 const run = (bin: string, lines: string[]) => {
-	const r = spawnSync(process.execPath, ['--import', 'tsx', `bin/${bin}.ts`], {
+	const child = spawnSync(process.execPath, ['--import', 'tsx', `bin/${bin}.ts`], {
 		input: lines.join('\n') + '\n',
 		encoding: 'utf8',
 		maxBuffer: 1 << 28
 	});
-	assert.equal(r.status, 0, r.stderr);
-	return r.stdout
+	assert.equal(child.status, 0, child.stderr);
+	return child.stdout
 		.trim()
 		.split('\n')
 		.map(
-			(l) =>
-				JSON.parse(l) as Record<string, unknown> & {
+			(line) =>
+				JSON.parse(line) as Record<string, unknown> & {
 					deadlines?: { title: string; date: string; authority: string; trace: unknown[] }[];
 					left?: { title: string }[];
 				}
@@ -36,7 +36,7 @@ it('count answers each line in order, and a bad line does not stop the rest', ()
 		'{"rulebook":"us-federal","from":"2026-10-30","count":"+1d","closures":["2026-13-01"]}'
 	]);
 	assert.deepEqual(
-		out.map((o) => o.error ?? [o.date, o.time].filter(Boolean).join(' ')),
+		out.map((item) => item.error ?? [item.date, item.time].filter(Boolean).join(' ')),
 		[
 			'2026-11-23',
 			'this line is not JSON',
@@ -57,7 +57,7 @@ it('count answers each line in order, and a bad line does not stop the rest', ()
 	assert.ok(Array.isArray(out[0]!.trace));
 });
 it('docket answers with the deadlines of an event, authority as printed, and what is left', () => {
-	const [a, b, c, d] = run('docket', [
+	const [a, b, item, other] = run('docket', [
 		'{"rulebook":"us-federal","event":"interrogatories-served","date":"2026-11-20","service":"mail","answers":{}}',
 		'{"rulebook":"us-federal.ca-nd","event":"hearing-of-a-motion","date":"2027-01-21","answers":{}}',
 		'{"rulebook":"us-federal","event":"landing","date":"2026-11-20","answers":{}}',
@@ -71,7 +71,7 @@ it('docket answers with the deadlines of an event, authority as printed, and wha
 		b!.deadlines!.map((x) => [x.date, x.authority]),
 		[['2026-12-17', 'Civ. L.R. 7-2(a)']]
 	);
-	assert.match(String(c!.error), /not an event/);
-	assert.equal(d!.deadlines!.length, 8);
-	assert.equal(d!.left, undefined);
+	assert.match(String(item!.error), /not an event/);
+	assert.equal(other!.deadlines!.length, 8);
+	assert.equal(other!.left, undefined);
 });

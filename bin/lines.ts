@@ -34,8 +34,8 @@ function one(line: string, answer: (input: Record<string, unknown>) => unknown):
 		return { error: 'this line is not a JSON object' };
 	try {
 		return answer(input as Record<string, unknown>);
-	} catch (e) {
-		if (e instanceof Error) return { error: e.message };
-		throw e;
+	} catch (error) {
+		if (error instanceof Error) return { error: error.message };
+		throw error;
 	}
 }

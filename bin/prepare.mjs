@@ -1,7 +1,7 @@
 /** What a fresh machine lacks: packages by the lock file, the build where something changed. Prints only what it does. */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 export const home = new URL('..', import.meta.url).pathname.replace(/\/$/, '');
@@ -19,19 +19,15 @@ export function packages() {
 			.digest('hex') + process.version;
 	if (same('lock', lock)) return;
 	console.log('Installing packages (a few minutes the first time)…');
-	const r = spawnSync(npm, ['install', '--no-audit', '--no-fund', '--loglevel=error'], {
+	const r = spawnSync(npm, ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
 		cwd: home,
 		stdio: 'inherit'
 	});
 	if (r.status !== 0) {
-		console.error('npm install did not end well; its words are above.');
+		console.error('npm ci did not end well; its words are above.');
 		process.exit(1);
 	}
-	const after =
-		createHash('sha256')
-			.update(readFileSync(join(home, 'package-lock.json')))
-			.digest('hex') + process.version;
-	keep('lock', after);
+	keep('lock', lock);
 }
 
 function* files(dir) {
@@ -45,20 +41,25 @@ function* files(dir) {
 /** Builds where a source changed since the last build. */
 export function build() {
 	const h = createHash('sha256');
-	for (const d of ['core', 'src', 'static'])
+	for (const d of ['core', 'src', 'static', 'kinds', 'rulebooks', 'templates'])
 		for (const f of [...files(join(home, d))].sort())
 			if (!f.endsWith('.test.ts')) h.update(f).update(readFileSync(f));
-	for (const f of ['package-lock.json', 'svelte.config.js', 'vite.config.ts'])
+	for (const f of [
+		'package-lock.json',
+		'svelte.config.js',
+		'vite.config.ts',
+		'bin/build.ts',
+		'bin/serve.mjs',
+		'bin/start.mjs'
+	])
 		h.update(readFileSync(join(home, f)));
 	const now = h.digest('hex');
 	if (existsSync(join(home, 'build/handler.js')) && same('build', now)) return;
 	console.log('Building…');
-	mkdirSync(join(home, '.svelte-kit'), { recursive: true });
-	const r = spawnSync(
-		process.execPath,
-		[join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'],
-		{ cwd: home, stdio: ['ignore', 'inherit', 'inherit'] }
-	);
+	const r = spawnSync(process.execPath, ['--import', 'tsx', join(home, 'bin/build.ts')], {
+		cwd: home,
+		stdio: ['ignore', 'inherit', 'inherit']
+	});
 	if (r.status !== 0) {
 		console.error('The build did not end well; its words are above.');
 		process.exit(1);

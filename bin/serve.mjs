@@ -1,15 +1,20 @@
 /** The HTTP server around the built application; SIGTERM and SIGINT end it cleanly. */
+import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
+
+/** The built application: this folder where this file lies in a build, `build` beside it in the source tree. */
+export const builtFolder = ['./', '../build/']
+	.map((path) => new URL(path, import.meta.url))
+	.find((folder) => existsSync(new URL('handler.js', folder)));
 
 /** @param {{port: number, host: string, plain: boolean}} o `plain`: no TLS in front, any host name of this machine (the demo). */
 export async function serve(o) {
 	process.env.BODY_SIZE_LIMIT ??= '72M';
-	process.env.KITE_HOME ??= new URL('..', import.meta.url).pathname.replace(/\/$/, '');
 	if (o.plain) {
 		process.env.PROTOCOL_HEADER = 'x-kite-protocol';
 		process.env.HOST_HEADER = 'host';
 	}
-	const { handler } = await import('../build/handler.js');
+	const { handler } = await import(new URL('handler.js', builtFolder).href);
 	const server = createServer((req, res) => {
 		if (o.plain) req.headers['x-kite-protocol'] = 'http';
 		handler(req, res, () => {

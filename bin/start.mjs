@@ -1,6 +1,6 @@
 /** `npm start`: the server for real. Every setting that is missing or unsafe is named, and nothing starts. */
 import { existsSync } from 'node:fs';
-import { serve } from './serve.mjs';
+import { builtFolder, serve } from './serve.mjs';
 
 const env = process.env;
 const faults = [];
@@ -30,8 +30,7 @@ if (env.KITE_SEAL_P12 && !existsSync(env.KITE_SEAL_P12))
 	faults.push(`KITE_SEAL_P12 names a file that is not there: ${env.KITE_SEAL_P12}`);
 if (env.KITE_TODAY) faults.push('KITE_TODAY is for the demo: a real house follows the clock');
 if (env.PORT && !/^\d+$/.test(env.PORT)) faults.push(`PORT is not a number: ${env.PORT}`);
-if (!existsSync(new URL('../build/handler.js', import.meta.url)))
-	faults.push('the application is not built: run npm install and npm run build');
+if (!builtFolder) faults.push('the application is not built: run npm ci and npm run build');
 if (faults.length) {
 	console.error(`Kite Pen does not start.\n${faults.map((f) => `  - ${f}`).join('\n')}`);
 	process.exit(1);

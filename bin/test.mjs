@@ -1,4 +1,7 @@
-/** `npm test`: installs what is missing, then unit, server and browser tests. `unit` or `e2e` runs one part. */
+/**
+ * `npm test`: installs what is missing, then unit, server and browser tests. `-- unit` or `-- e2e` runs one part, any other word
+ * the files whose path has it.
+ */
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
@@ -8,7 +11,6 @@ const part = process.argv[2] ?? 'all';
 packages();
 testTools();
 if (!existsSync(join(home, '.svelte-kit/tsconfig.json'))) sync();
-if (part !== 'unit') build();
 const find = (dir) =>
 	readdirSync(join(home, dir), { withFileTypes: true }).flatMap((e) =>
 		e.isDirectory()
@@ -17,21 +19,35 @@ const find = (dir) =>
 				? [join(dir, e.name)]
 				: []
 	);
-const files = [
-	...(part === 'e2e' ? [] : [...find('core'), ...find('src'), ...find('bin')]),
-	...(part === 'unit' ? [] : find('e2e'))
-].sort();
+const isBrowserTest = (file) => file.startsWith('e2e');
+const PARTS = {
+	all: () => true,
+	unit: (file) => !isBrowserTest(file),
+	e2e: isBrowserTest
+};
+const wanted = PARTS[part] ?? ((file) => file.includes(part));
+const files = ['core', 'src', 'bin', 'e2e'].flatMap(find).filter(wanted).sort();
+if (files.some(isBrowserTest)) build();
 if (files.length === 0) {
 	console.error('No tests were found.');
 	process.exit(1);
 }
-const r = spawnSync(
-	process.execPath,
-	['--import', 'tsx', '--test', '--test-reporter=spec', ...files],
-	{
+const run = (...args) =>
+	spawnSync(process.execPath, ['--import', 'tsx', ...args], {
 		cwd: home,
 		stdio: 'inherit',
-		env: { ...process.env, KITE_HOME: home, KITE_LOG: process.env.KITE_LOG ?? 'silent' }
-	}
+		env: { ...process.env, KITE_LOG: process.env.KITE_LOG ?? 'silent' }
+	}).status ?? 1;
+
+// The demo's data is made once, ahead of the tests that begin with a copy of it.
+if (run(join(home, 'demo/once.ts')) !== 0) process.exit(1);
+process.exit(
+	run(
+		'--test',
+		'--test-reporter=spec',
+		'--test-reporter-destination=stdout',
+		`--test-reporter=${join(home, 'bin/slowest.mjs')}`,
+		'--test-reporter-destination=stdout',
+		...files
+	)
 );
-process.exit(r.status ?? 1);

@@ -1,47 +1,74 @@
 /** `npm run units`: business units and their cost centers from CSV on standard input: unit,code,name. Run again, it adds what is new. */
 import { readFileSync } from 'node:fs';
-import { newId } from '#server/ids.ts';
-import { appendAudit } from '#server/trust/audit.ts';
-import { openWorld, readSettings } from '#server/world.ts';
+import { appendAudit } from '#server/access/audit.ts';
+import type { Application } from '#server/app/application.ts';
+import { newId } from '#server/app/ids.ts';
+import { insertOrIgnore, maybeOne, scalar } from '#server/db/sql.ts';
+import { openApplication } from '#server/open.ts';
+import { readSettings } from '#server/settings.ts';
+import type { BusinessUnitRow, CostCenterRow } from '#server/units/rows.ts';
+import { end } from './end.ts';
 
-const end = (words: string): never => {
-	console.error(words);
-	process.exit(1);
-};
+type Line = { unit: string; code: string; name: string };
+const HUES = 6;
+
+function readLine(line: string, index: number): Line {
+	const [unit = '', code = '', name = ''] = line.split(',').map((part) => part.trim());
+	if (!unit || (code && !name)) end(`Line ${index + 1}: write unit, or unit,code,name: ${line}`);
+	return { unit, code, name };
+}
+
+/** How many rows were added for a line. */
+function addLine({ db }: Application, { unit, code, name }: Line): number {
+	const position = scalar(db, 'SELECT count(*) FROM business_unit');
+	const found = maybeOne<Pick<BusinessUnitRow, 'id'>>(
+		db,
+		'SELECT id FROM business_unit WHERE name = @unit',
+		{ unit }
+	);
+	const id = found?.id ?? newId('unt');
+	let added = 0;
+	if (
+		!found &&
+		insertOrIgnore<BusinessUnitRow>(db, 'business_unit', {
+			id,
+			name: unit,
+			hue: position % HUES,
+			position
+		})
+	)
+		added++;
+	if (
+		code &&
+		insertOrIgnore<CostCenterRow>(db, 'cost_center', {
+			id: newId('cc'),
+			unit_id: id,
+			code,
+			name
+		})
+	)
+		added++;
+	return added;
+}
+
 if (!process.env.KITE_DATA) end('KITE_DATA is missing.');
-const rows = readFileSync(0, 'utf8')
+const lines = readFileSync(0, 'utf8')
 	.split(/\r?\n/)
-	.map((l) => l.trim())
-	.filter((l) => l !== '' && !/^unit,/i.test(l))
-	.map((l, i) => {
-		const [unit, code, name] = l.split(',').map((c) => c.trim());
-		if (!unit || (code && !name)) end(`Line ${i + 1}: write unit, or unit,code,name: ${l}`);
-		return { unit: unit!, code: code ?? '', name: name ?? '' };
-	});
-if (rows.length === 0) end('Nothing to add: lines of unit,code,name on standard input.');
-const w = openWorld(readSettings(process.env));
-let added = 0;
-w.db.transaction(() => {
-	for (const r of rows) {
-		const n = w.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM business_unit').get()!.n;
-		const unit = w.db
-			.prepare<[string], { id: string }>('SELECT id FROM business_unit WHERE name = ?')
-			.get(r.unit) ?? { id: newId('unt') };
-		added += w.db
-			.prepare('INSERT OR IGNORE INTO business_unit (id, name, hue, position) VALUES (?, ?, ?, ?)')
-			.run(unit.id, r.unit, n % 6, n).changes;
-		if (r.code)
-			added += w.db
-				.prepare('INSERT OR IGNORE INTO cost_center (id, unit_id, code, name) VALUES (?, ?, ?, ?)')
-				.run(newId('cc'), unit.id, r.code, r.name).changes;
-	}
-	appendAudit(w.db, {
-		at: w.clock.now(),
+	.map((line) => line.trim())
+	.filter((line) => line !== '' && !/^unit,/i.test(line))
+	.map(readLine);
+if (lines.length === 0) end('Nothing to add: lines of unit,code,name on standard input.');
+const app = openApplication(readSettings(process.env));
+const added = app.db.transaction(() => {
+	const count = lines.reduce((sum, line) => sum + addLine(app, line), 0);
+	appendAudit(app.db, {
+		at: app.clock.now(),
 		actor: 'setup',
 		action: 'add business units',
 		matterId: null,
-		detail: { rows: rows.length, added }
+		detail: { rows: lines.length, added: count }
 	});
+	return count;
 })();
-w.db.close();
+app.db.close();
 console.log(`Added ${added}.`);

@@ -6,10 +6,10 @@ export class Chance {
 	}
 	next(): number {
 		this.#s = (this.#s + 0x6d2b79f5) >>> 0;
-		let t = this.#s;
-		t = Math.imul(t ^ (t >>> 15), t | 1);
-		t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+		let number = this.#s;
+		number = Math.imul(number ^ (number >>> 15), number | 1);
+		number ^= number + Math.imul(number ^ (number >>> 7), number | 61);
+		return ((number ^ (number >>> 14)) >>> 0) / 4294967296;
 	}
 	/** A whole number from a to b, both included. */
 	int(a: number, b: number): number {
@@ -18,7 +18,7 @@ export class Chance {
 	pick<T>(list: readonly T[]): T {
 		return list[Math.floor(this.next() * list.length)]!;
 	}
-	yes(p: number): boolean {
-		return this.next() < p;
+	yes(number: number): boolean {
+		return this.next() < number;
 	}
 }

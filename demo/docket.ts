@@ -1,76 +1,83 @@
 /** The docket in depth: cases in other courts, a judge's order, a closure, a timeline of the department's own, moved and returned dates. */
-import { addDays, date, daysBetween, toDay, weekday, type PlainDate } from '#core/dates/plain.ts';
-import type { Ctx, Result, World } from '#server/command.ts';
 import {
-	addClosure,
-	addDate,
-	checkDeadline,
-	decideChanges,
-	editDeadline,
-	enterEvent,
-	layOrder,
-	moveDeadline,
-	newTimeline,
-	returnDeadline,
-	setLeave,
-	setMatterBook
-} from '#server/docket/commands.ts';
-import { store, uploadDocument } from '#server/documents/commands.ts';
-import { makePdf } from '#server/documents/pdf.ts';
-import { setSupervisor } from '#server/jobs/reminders.ts';
-import { addMember, editMatter, openMatter } from '#server/matters/commands.ts';
+	addDays,
+	plainDate,
+	daysBetween,
+	toDay,
+	weekday,
+	type PlainDate
+} from '#core/dates/plain.ts';
+import type { Context, Application } from '#server/app/application.ts';
+import type { Result } from '#server/app/errors.ts';
+import { all, maybeOne } from '#server/db/sql.ts';
+import { writeTimeline } from '#server/docket/book-versions.ts';
+import { addDeadline } from '#server/docket/by-hand.ts';
+import { decideChanges } from '#server/docket/changes.ts';
+import { addClosure } from '#server/docket/closures.ts';
+import { checkDeadline, returnDeadline } from '#server/docket/deadlines.ts';
+import { editDeadline } from '#server/docket/details.ts';
+import { enterEvent } from '#server/docket/events.ts';
+import { layOrder, addMatterBook } from '#server/docket/orders.ts';
+import { moveDeadline } from '#server/docket/reschedule.ts';
+import { uploadDocument } from '#server/documents/commands.ts';
+import { makePdf } from '#server/files/pdf.ts';
+import { editMatter } from '#server/matters/edit.ts';
+import { addMember } from '#server/matters/members.ts';
+import { openMatter } from '#server/matters/open.ts';
+import { addLeave, setSupervisor } from '#server/staff/commands.ts';
 
 type M = { id: string; number: string; title: string; kind: string; lawyer: string };
 type House = {
-	as(login: string): Ctx;
-	done<T>(r: Result<T>): T;
-	at(d: PlainDate): void;
-	world: World;
+	as(login: string): Context;
+	done<T>(result: Result<T>): T;
+	at(day: PlainDate): void;
+	world: Application;
 	today: PlainDate;
 	matters: M[];
 };
 
-export async function deepen(h: House): Promise<void> {
-	const { as, done, today, world } = h;
+export async function addDocketDepth(house: House): Promise<void> {
+	const { as, done, today, world } = house;
 	const day = (n: number) => addDays(today, n);
 	const workday = (n: number) => {
-		let d = day(n);
-		while (weekday(toDay(d)) % 6 === 0) d = addDays(d, n < 0 ? -1 : 1);
-		return d;
+		let item = day(n);
+		while (weekday(toDay(item)) % 6 === 0) item = addDays(item, n < 0 ? -1 : 1);
+		return item;
 	};
-	const one = <T>(sql: string, ...p: unknown[]) => world.db.prepare<unknown[], T>(sql).get(...p)!;
-	const paper = async (m: M, name: string, words: string) => {
+	const one = <T>(sql: string, ...params: unknown[]) =>
+		world.db.prepare<unknown[], T>(sql).get(...params)!;
+	const paper = async (item: M, name: string, words: string) => {
 		const pdf = await makePdf({
 			info: { title: name },
 			content: [
 				{ text: name, fontSize: 18, margin: [0, 0, 0, 12] },
-				{ text: `${m.title}, ${m.number}`, color: '#4a5b62', margin: [0, 0, 0, 16] },
+				{ text: `${item.title}, ${item.number}`, color: '#4a5b62', margin: [0, 0, 0, 16] },
 				words
 			]
 		});
 		return done(
-			uploadDocument(as(m.lawyer), {
-				matterId: m.id,
+			await uploadDocument(as(item.lawyer), {
+				matterId: item.id,
 				name,
 				folder: 'Correspondence',
 				mark: '',
-				file: await store(world, `${name}.pdf`, pdf)
+				file: new File([new Uint8Array(pdf)], `${name}.pdf`)
 			})
 		).documentId;
 	};
 
 	// Cases in the other courts the ferries call at.
-	const open = (
+	const open = async (
 		title: string,
 		book: string,
 		unit: number,
 		lawyer: string,
 		age: number,
 		court: string
-	): M => {
-		h.at(day(-age));
-		const o = done(
-			openMatter(as(lawyer), {
+	): Promise<M> => {
+		house.at(day(-age));
+		const item = done(
+			await openMatter(as(lawyer), {
 				kind: 'litigation',
 				title,
 				unitId: `unit_${unit}`,
@@ -78,14 +85,14 @@ export async function deepen(h: House): Promise<void> {
 				rulebook: book
 			})
 		);
-		done(editMatter(as(lawyer), { matterId: o.matterId, fields: { 'fact:court': court } }));
-		done(addMember(as(lawyer), { matterId: o.matterId, staffId: 'stf_castellan' }));
-		const m = { id: o.matterId, number: o.number, title, kind: 'litigation', lawyer };
-		h.matters.push(m);
-		return m;
+		done(editMatter(as(lawyer), { matterId: item.matterId, fields: { 'fact:court': court } }));
+		done(addMember(as(lawyer), { matterId: item.matterId, staffId: 'stf_castellan' }));
+		const other = { id: item.matterId, number: item.number, title, kind: 'litigation', lawyer };
+		house.matters.push(other);
+		return other;
 	};
 	const enter = (
-		m: M,
+		item: M,
 		age: number,
 		eventKey: string,
 		more: {
@@ -99,14 +106,14 @@ export async function deepen(h: House): Promise<void> {
 			name?: string;
 		} = {}
 	) => {
-		h.at(day(-age));
+		house.at(day(-age));
 		const deadlines = world.db.prepare<[string], { id: string }>(
 			'SELECT id FROM deadline WHERE event_id = ?'
 		);
 		const { check, docket, on, ...rest } = more;
 		const first = done(
-			enterEvent(as(m.lawyer), {
-				matterId: m.id,
+			enterEvent(as(item.lawyer), {
+				matterId: item.id,
 				eventKey,
 				date: on ?? workday(-age),
 				answers: {},
@@ -115,15 +122,15 @@ export async function deepen(h: House): Promise<void> {
 			})
 		);
 		if (check)
-			for (const d of deadlines.all(first.eventId))
+			for (const other of deadlines.all(first.eventId))
 				if (
-					one<{ state: string }>('SELECT state FROM deadline WHERE id = ?', d.id).state ===
+					one<{ state: string }>('SELECT state FROM deadline WHERE id = ?', other.id).state ===
 					'docketed'
 				)
-					done(checkDeadline(as('castellan'), { deadlineId: d.id }));
+					done(checkDeadline(as('castellan'), { deadlineId: other.id }));
 		return first.eventId;
 	};
-	const slip = open(
+	const slip = await open(
 		'Slip 4 subsidence',
 		'us-ny-supreme',
 		2,
@@ -149,7 +156,7 @@ export async function deepen(h: House): Promise<void> {
 		docket: ['serve-motion-papers', 'answering-papers', 'reply-papers'],
 		name: 'to dismiss the second claim'
 	});
-	const crane = open(
+	const crane = await open(
 		'Bolivar ramp crane claim',
 		'us-tx-district',
 		1,
@@ -161,7 +168,7 @@ export async function deepen(h: House): Promise<void> {
 		docket: ['answer', 'notice-of-removal'],
 		check: true
 	});
-	const solent = open(
+	const solent = await open(
 		'Solent pontoon collision',
 		'gb-ew-cpr',
 		0,
@@ -175,7 +182,7 @@ export async function deepen(h: House): Promise<void> {
 		docket: ['defence'],
 		check: true
 	});
-	const lease = open(
+	const lease = await open(
 		'Wharf tenant fit-out claim',
 		'us-ca-superior',
 		2,
@@ -197,8 +204,8 @@ export async function deepen(h: House): Promise<void> {
 	});
 
 	// A judge's order over the rules of the passenger case, decided at once; a date moved by agreement, one with a date of our own.
-	const pier = h.matters.find((m) => m.title === 'Pier 9 passenger fall')!;
-	h.at(day(-3));
+	const pier = house.matters.find((matter) => matter.title === 'Pier 9 passenger fall')!;
+	house.at(day(-3));
 	const order = await paper(
 		pier,
 		'Standing order for civil cases',
@@ -223,23 +230,25 @@ export async function deepen(h: House): Promise<void> {
 			]
 		})
 	);
-	const ids = world.db
-		.prepare<[string], { id: string }>(
-			"SELECT id FROM date_change WHERE matter_id = ? AND state = 'waits'"
-		)
-		.all(pier.id)
-		.map((c) => c.id);
+	const ids = all<{ id: string }>(
+		world.db,
+		"SELECT id FROM date_change WHERE matter_id = @matterId AND state = 'waits'",
+		{ matterId: pier.id }
+	).map((row) => row.id);
 	if (ids.length) done(decideChanges(as('okafor'), { changeIds: ids, apply: true }));
-	const next = world.db
-		.prepare<[string, string], { id: string; date: string; version: number; title: string }>(
-			"SELECT id, date, version, title FROM deadline WHERE matter_id = ? AND state = 'docketed' AND suggested = 0 AND date > ? ORDER BY date"
-		)
-		.all(pier.id, day(12));
+	const next = all<{ id: string; date: string; version: number; title: string }>(
+		world.db,
+		`SELECT id, date, version, title
+		FROM deadline
+		WHERE matter_id = @matterId AND state = 'docketed' AND suggested = 0 AND date > @date
+		ORDER BY date`,
+		{ matterId: pier.id, date: day(12) }
+	);
 	if (next[0]) {
 		done(
 			editDeadline(as('okafor'), {
 				deadlineId: next[0].id,
-				internal: workday(daysBetween(today, date(next[0].date)) - 4),
+				internal: workday(daysBetween(today, plainDate(next[0].date)) - 4),
 				place: 'Electronic filing',
 				short: '',
 				version: next[0].version
@@ -256,9 +265,9 @@ export async function deepen(h: House): Promise<void> {
 				version: next[1].version
 			})
 		);
-	h.at(day(-1));
+	house.at(day(-1));
 	done(
-		addDate(as('okafor'), {
+		addDeadline(as('okafor'), {
 			matterId: pier.id,
 			what: 'hearing',
 			title: 'Mediation',
@@ -269,7 +278,7 @@ export async function deepen(h: House): Promise<void> {
 		})
 	);
 	done(
-		addDate(as('okafor'), {
+		addDeadline(as('okafor'), {
 			matterId: pier.id,
 			title: 'Mediation statement',
 			date: workday(17),
@@ -279,11 +288,23 @@ export async function deepen(h: House): Promise<void> {
 	);
 
 	// The second person does not agree with one date; someone is away; a court closes.
-	const doubt = world.db
-		.prepare<[string], { id: string }>(
-			"SELECT d.id FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.state = 'docketed' AND d.checked_by IS NULL AND d.suggested = 0 AND m.restricted = 0 AND m.status = 'open' AND d.date > ? AND d.docketed_by <> 'stf_castellan' AND d.event_id IN (SELECT id FROM event WHERE book <> '') ORDER BY d.date DESC LIMIT 1"
-		)
-		.get(day(3));
+	const doubt = maybeOne<{ id: string }>(
+		world.db,
+		`SELECT d.id
+		FROM deadline d
+		JOIN matter m ON m.id = d.matter_id
+		WHERE d.state = 'docketed'
+			AND d.checked_by IS NULL
+			AND d.suggested = 0
+			AND m.restricted = 0
+			AND m.status = 'open'
+			AND d.date > @date
+			AND d.docketed_by <> 'stf_castellan'
+			AND d.event_id IN (SELECT id FROM event WHERE book <> '')
+		ORDER BY d.date DESC
+		LIMIT 1`,
+		{ date: day(3) }
+	);
 	if (doubt)
 		done(
 			returnDeadline(as('castellan'), {
@@ -292,22 +313,34 @@ export async function deepen(h: House): Promise<void> {
 			})
 		);
 	done(
-		setLeave(as('reyes'), {
+		addLeave(as('reyes'), {
 			staffId: 'stf_reyes',
 			from: workday(14),
 			to: workday(18),
 			note: 'Leave'
 		})
 	);
-	const closed = world.db
-		.prepare<[string], { date: string }>(
-			"SELECT d.date FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE d.book = 'us-federal.ca-nd' AND d.state = 'docketed' AND d.act = 'file' AND m.restricted = 0 AND m.status = 'open' AND d.computed IS NULL AND d.date >= ? GROUP BY d.date ORDER BY count(*) DESC, d.date LIMIT 1"
-		)
-		.get(day(9));
-	h.at(today);
+	const closed = maybeOne<{ date: string }>(
+		world.db,
+		`SELECT d.date
+		FROM deadline d
+		JOIN matter m ON m.id = d.matter_id
+		WHERE d.book = 'us-federal.ca-nd'
+			AND d.state = 'docketed'
+			AND d.act = 'file'
+			AND m.restricted = 0
+			AND m.status = 'open'
+			AND d.computed IS NULL
+			AND d.date >= @date
+		GROUP BY d.date
+		ORDER BY count(*) DESC, d.date
+		LIMIT 1`,
+		{ date: day(9) }
+	);
+	house.at(today);
 	if (closed)
 		done(
-			addClosure(as('castellan'), {
+			await addClosure(as('castellan'), {
 				book: 'us-federal.ca-nd',
 				date: closed.date,
 				kind: 'office',
@@ -326,9 +359,9 @@ export async function deepen(h: House): Promise<void> {
 		done(setSupervisor(as('castellan'), { staffId: `stf_${who}`, supervisorId: `stf_${over}` }));
 
 	// A timeline of the department's own, used on the purchase of two ferries.
-	h.at(day(-30));
+	house.at(day(-30));
 	const book = done(
-		newTimeline(as('castellan'), {
+		await writeTimeline(as('castellan'), {
 			name: 'Vessel purchase',
 			sort: 'transaction',
 			counts: 'us-agency',
@@ -367,13 +400,13 @@ export async function deepen(h: House): Promise<void> {
 			]
 		})
 	).book;
-	const deal = h.matters.find(
-		(m) =>
-			m.kind === 'agreement' &&
-			one<{ status: string }>('SELECT status FROM matter WHERE id = ?', m.id).status === 'open'
+	const deal = house.matters.find(
+		(matter) =>
+			matter.kind === 'agreement' &&
+			one<{ status: string }>('SELECT status FROM matter WHERE id = ?', matter.id).status === 'open'
 	);
 	if (deal) {
-		done(setMatterBook(as(deal.lawyer), { matterId: deal.id, book, on: true }));
+		done(addMatterBook(as(deal.lawyer), { matterId: deal.id, book }));
 		enter(deal, 8, `${book}|closing-of-the-purchase`, {
 			on: workday(52),
 			docket: [
@@ -385,5 +418,5 @@ export async function deepen(h: House): Promise<void> {
 			check: true
 		});
 	}
-	h.at(today);
+	house.at(today);
 }

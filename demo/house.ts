@@ -1,23 +1,32 @@
-/** The house before its first matter: people of the department, business units, cost centers, rates. Used by the demo and the browser tests. */
-import type { Actor, World } from '#server/command.ts';
-import { addStaff, hashPassword } from '#server/trust/accounts.ts';
+/** The house of the demo and of the tests: its people, business units and rates. */
+import { formatInitials } from '#core/people/names.ts';
+import type { PlainDate } from '#core/dates/plain.ts';
+import { hashPassword } from '#server/access/accounts.ts';
+import type { Application, Context } from '#server/app/application.ts';
+import type { RateRow } from '#server/costs/rows.ts';
+import { insert } from '#server/db/sql.ts';
 import { setUp } from '#server/setup.ts';
+import { addStaff } from '#server/staff/commands.ts';
+import type { StaffRow } from '#server/staff/rows.ts';
+import type { BusinessUnitRow, CostCenterRow } from '#server/units/rows.ts';
 
-export const PASSWORD = 'larkhaven';
-export const PEOPLE = [
-	['okafor', 'Ines Okafor', 'counsel', 'lead'],
-	['wardle', 'Tamsin Wardle', 'counsel', 'senior'],
-	['quiroga', 'Mateo Quiroga', 'counsel', 'senior'],
-	['lindqvist', 'Priya Lindqvist', 'counsel', 'junior'],
-	['reyes', 'Sunniva Reyes', 'counsel', 'junior'],
-	['abernathy', 'Joss Abernathy', 'paralegal', 'paralegal'],
-	['fairweather', 'Lena Fairweather', 'paralegal', 'paralegal'],
-	['castellan', 'Dorit Castellan', 'docket-clerk', 'paralegal'],
-	['haddad', 'Noor Haddad', 'legal-operations', 'operations'],
-	['oyelaran', 'Bram Oyelaran', 'legal-operations', 'operations'],
-	['harrowgate', 'Kit Harrowgate', 'administrator', 'operations'],
-	['tarrant', 'Wes Tarrant', 'business-partner', 'partner']
-] as const;
+const PASSWORD = 'larkhaven';
+
+export type Person = Pick<StaffRow, 'login' | 'name' | 'role' | 'level'>;
+export const PEOPLE: readonly Person[] = [
+	{ login: 'okafor', name: 'Ines Okafor', role: 'counsel', level: 'lead' },
+	{ login: 'wardle', name: 'Tamsin Wardle', role: 'counsel', level: 'senior' },
+	{ login: 'quiroga', name: 'Mateo Quiroga', role: 'counsel', level: 'senior' },
+	{ login: 'lindqvist', name: 'Priya Lindqvist', role: 'counsel', level: 'junior' },
+	{ login: 'reyes', name: 'Sunniva Reyes', role: 'counsel', level: 'junior' },
+	{ login: 'abernathy', name: 'Joss Abernathy', role: 'paralegal', level: 'paralegal' },
+	{ login: 'fairweather', name: 'Lena Fairweather', role: 'paralegal', level: 'paralegal' },
+	{ login: 'castellan', name: 'Dorit Castellan', role: 'docket-clerk', level: 'paralegal' },
+	{ login: 'haddad', name: 'Noor Haddad', role: 'legal-operations', level: 'operations' },
+	{ login: 'oyelaran', name: 'Bram Oyelaran', role: 'legal-operations', level: 'operations' },
+	{ login: 'harrowgate', name: 'Kit Harrowgate', role: 'administrator', level: 'operations' },
+	{ login: 'tarrant', name: 'Wes Tarrant', role: 'business-partner', level: 'partner' }
+];
 export const UNITS = [
 	'Passenger',
 	'Freight',
@@ -26,59 +35,65 @@ export const UNITS = [
 	'Onboard Retail',
 	'Corporate'
 ] as const;
-export const LEVELS: Record<string, number> = {
+const PLACES = ['San Francisco Bay', 'New York Harbor', 'Galveston Bay'];
+
+/** Cents an hour by level; from the second day on, so much more. */
+const RATES: Readonly<Record<string, number>> = {
 	lead: 48_000,
 	senior: 41_500,
 	junior: 29_500,
 	paralegal: 18_500,
 	operations: 16_000
 };
+const RAISES: readonly [from: string, more: number][] = [
+	['2020-01-01', 0],
+	['2026-01-01', 1500]
+];
 
-/** Ids are plain words here, so that the demo reads well in the audit trail. */
-export async function makeHouse(w: World, demo: boolean): Promise<void> {
-	const hash = await hashPassword(PASSWORD);
-	const setup: Actor = { guest: 'setup' };
-	for (const [login, name, role, level] of PEOPLE) {
-		const r = addStaff(
-			{ ...w, actor: setup },
-			{
-				id: `stf_${login}`,
-				login,
-				name,
-				initials: name
-					.split(' ')
-					.map((n) => n[0])
-					.join(''),
-				email: `${login}@larkhaven.example`,
-				role,
-				level,
-				passwordHash: hash,
-				demo
-			}
-		);
-		if (!r.ok) throw new Error(JSON.stringify(r.errors));
+const SETTINGS: Readonly<Record<string, string>> = {
+	department: 'Larkhaven Ferries · Legal',
+	'matter number': 'LF-{year}-{0000}',
+	'time increment': '6'
+};
+
+export const initialsOf = formatInitials;
+
+/** Makes the house. Ids are plain words here, so that the demo reads well in the audit trail. */
+export async function makeHouse(app: Application, demo: boolean): Promise<void> {
+	const passwordHash = await hashPassword(PASSWORD);
+	const setup: Context = { ...app, actor: { guest: 'setup' } };
+	for (const person of PEOPLE) {
+		const result = addStaff(setup, {
+			...person,
+			id: `stf_${person.login}`,
+			initials: initialsOf(person.name),
+			email: `${person.login}@larkhaven.example`,
+			passwordHash,
+			demo
+		});
+		if (!result.ok) throw new Error(JSON.stringify(result.errors));
 	}
-	w.db
-		.prepare(
-			"INSERT INTO setting (name, value) VALUES ('department', 'Larkhaven Ferries · Legal'), ('matter number', 'LF-{year}-{0000}'), ('time increment', '6')"
-		)
-		.run();
-	UNITS.forEach((name, i) => {
-		w.db
-			.prepare('INSERT INTO business_unit (id, name, hue, position) VALUES (?, ?, ?, ?)')
-			.run(`unit_${i}`, name, i, i);
-		for (const [k, place] of ['San Francisco Bay', 'New York Harbor', 'Galveston Bay'].entries())
-			w.db
-				.prepare('INSERT INTO cost_center (id, unit_id, code, name) VALUES (?, ?, ?, ?)')
-				.run(`cc_${i}${k}`, `unit_${i}`, `${4100 + i * 100 + k * 10}`, place);
-	});
-	for (const [level, cents] of Object.entries(LEVELS))
-		for (const [y, more] of [
-			['2020-01-01', 0],
-			['2026-01-01', 1500]
-		] as const)
-			w.db
-				.prepare('INSERT INTO rate (id, level, from_day, cents_per_hour) VALUES (?, ?, ?, ?)')
-				.run(`rate_${level}_${y}`, level, y, cents + more);
-	setUp(w);
+	for (const [name, value] of Object.entries(SETTINGS)) insert(app.db, 'setting', { name, value });
+	for (const [position, name] of UNITS.entries()) addUnit(app, name, position);
+	for (const [level, cents] of Object.entries(RATES))
+		for (const [from, more] of RAISES)
+			insert<RateRow>(app.db, 'rate', {
+				id: `rate_${level}_${from}`,
+				level,
+				from_day: from as PlainDate,
+				cents_per_hour: cents + more
+			});
+	setUp(app);
+}
+
+function addUnit({ db }: Application, name: string, position: number): void {
+	const id = `unit_${position}`;
+	insert<BusinessUnitRow>(db, 'business_unit', { id, name, hue: position, position });
+	for (const [index, place] of PLACES.entries())
+		insert<CostCenterRow>(db, 'cost_center', {
+			id: `cc_${position}${index}`,
+			unit_id: id,
+			code: String(4100 + position * 100 + index * 10),
+			name: place
+		});
 }

@@ -1,48 +1,53 @@
 /** The demo scenario: Larkhaven Ferries. Everything is made up. Made through the same commands as everything else, with a clock that moves. */
-import { addDays, date, daysBetween, isWeekend, toDay, type PlainDate } from '#core/dates/plain.ts';
-import { rulebook } from '#server/docket/books.ts';
-import type { Ctx, Result, Staff, World } from '#server/command.ts';
-import { addTask, finishTask } from '#server/agenda/commands.ts';
+import {
+	addDays,
+	plainDate,
+	daysBetween,
+	isWeekend,
+	toDay,
+	type PlainDate
+} from '#core/dates/plain.ts';
+import type { Context, Staff } from '#server/app/application.ts';
+import { makeClock } from '#server/app/clock.ts';
+import type { Result } from '#server/app/errors.ts';
 import { approveRun, makeRun, sendRun } from '#server/costs/commands.ts';
-import {
-	assembleDocument,
-	assembleFiles,
-	foldersOf,
-	store,
-	templates,
-	uploadDocument
-} from '#server/documents/commands.ts';
-import { makePdf } from '#server/documents/pdf.ts';
-import {
-	checkDeadline,
-	enterEvent,
-	meetDeadline,
-	vacateDeadline
-} from '#server/docket/commands.ts';
-import {
-	editMatter,
-	addMember,
-	openMatter,
-	setSplit,
-	writeNote
-} from '#server/matters/commands.ts';
-import { addPerson, addRole } from '#server/people/commands.ts';
-import { finishRound, sign, startRound } from '#server/signing/commands.ts';
-import { logTime, releaseTime, startTimer } from '#server/time/commands.ts';
-import { openWorld, readSettings } from '#server/world.ts';
+import { all, exists, one, run, scalar } from '#server/db/sql.ts';
+import { checkDeadline, meetDeadline, vacateDeadline } from '#server/docket/deadlines.ts';
+import { enterEvent } from '#server/docket/events.ts';
+import { uploadDocument } from '#server/documents/commands.ts';
+import { listFolders } from '#server/documents/queries.ts';
+import { makePdf } from '#server/files/pdf.ts';
+import { writeNote } from '#server/logbook/commands.ts';
+import { editMatter } from '#server/matters/edit.ts';
+import { addMember } from '#server/matters/members.ts';
+import { openMatter } from '#server/matters/open.ts';
+import { setSplit } from '#server/matters/split.ts';
+import { openApplication } from '#server/open.ts';
+import { addPerson } from '#server/people/commands.ts';
+import { addRole } from '#server/people/roles.ts';
+import { shippedBook } from '#server/rulebooks/shelf.ts';
+import { readSettings } from '#server/settings.ts';
+import { sign } from '#server/signing/commands.ts';
+import { finishRound } from '#server/signing/finish.ts';
+import { startRound } from '#server/signing/start.ts';
+import { addTask, finishTask } from '#server/tasks/commands.ts';
+import { assembleDocument } from '#server/templates/commands.ts';
+import { listTemplates } from '#server/templates/queries.ts';
+import { logTime, releaseTime } from '#server/time/commands.ts';
+import { startTimer } from '#server/time/timers.ts';
 import { Chance } from './chance.ts';
-import { makeHouse, PEOPLE, UNITS } from './house.ts';
-import { deepen } from './docket.ts';
-import { enrich } from './more.ts';
+import { addDocketDepth } from './docket.ts';
+import { initialsOf, makeHouse, PEOPLE, UNITS } from './house.ts';
+import { addRequestsAndTrials } from './more.ts';
 import * as words from './words.ts';
 
 const settings = readSettings(process.env);
-const world = openWorld(settings);
-world.db.pragma('synchronous = OFF');
-const today = world.clock.today();
+const realClock = makeClock(settings.zone, settings.today);
+const today = realClock.today();
 const rnd = new Chance(20261123);
 
-const workday = (d: PlainDate): PlainDate => (isWeekend(toDay(d)) ? workday(addDays(d, 1)) : d);
+const workday = (day: PlainDate): PlainDate =>
+	isWeekend(toDay(day)) ? workday(addDays(day, 1)) : day;
 let at: PlainDate = today;
 let tick = 0;
 /** The demo's own clock: a day, and seconds that go on from nine in the morning (17:00 UTC). */
@@ -62,29 +67,25 @@ const clock = {
 				(tick++ % 20_000) * 1000
 		).toISOString()
 };
-const w: World = { ...world, clock };
-await makeHouse(w, true);
+const app = openApplication(settings, { clock });
+const { db } = app;
+db.pragma('synchronous = OFF');
+await makeHouse(app, true);
 const staff = new Map(
-	PEOPLE.map(([login, name, role, level]) => [
-		login as string,
+	PEOPLE.map((person): [string, Staff] => [
+		person.login,
 		{
-			id: `stf_${login}`,
-			login,
-			name,
-			initials: name
-				.split(' ')
-				.map((n) => n[0])
-				.join(''),
-			email: `${login}@larkhaven.example`,
-			role,
-			level
-		} as Staff
+			...person,
+			id: `stf_${person.login}`,
+			initials: initialsOf(person.name),
+			email: `${person.login}@larkhaven.example`
+		}
 	])
 );
-const as = (login: string): Ctx => ({ ...w, actor: { staff: staff.get(login)! } });
-function done<T>(r: Result<T>): T {
-	if (!r.ok) throw new Error(`${JSON.stringify(r.errors)} on ${at}`);
-	return r.value;
+const as = (login: string): Context => ({ ...app, actor: { staff: staff.get(login)! } });
+function done<T>(result: Result<T>): T {
+	if (!result.ok) throw new Error(`${JSON.stringify(result.errors)} on ${at}`);
+	return result.value;
 }
 
 // People and organizations.
@@ -106,22 +107,23 @@ while (persons.length < 200) {
 		.split(' ')
 		.slice(0, 2)
 		.join('.')}@${org ? 'firm' : 'mail'}.example`;
-	const r = addPerson(as('abernathy'), {
+	const result = await addPerson(as('abernathy'), {
 		kind,
 		name,
 		email: rnd.yes(0.8) ? mail : '',
 		phone: rnd.yes(0.5) ? `+1 415 555 01${String(rnd.int(0, 99)).padStart(2, '0')}` : '',
 		note: '',
-		formerNames: rnd.yes(0.08)
+		former: rnd.yes(0.08)
 			? org
 				? `${rnd.pick(words.ORG_FIRST)} ${rnd.pick(words.ORG_SECOND)}`
 				: `${name.split(' ')[0]} ${rnd.pick(words.LAST)}`
-			: ''
+			: '',
+		sure: true
 	});
-	if (r.ok) persons.push({ id: r.value.personId, name, kind });
+	if (result.ok) persons.push({ id: result.value.personId, name, kind });
 }
-const orgs = persons.filter((p) => p.kind === 'organization');
-const humans = persons.filter((p) => p.kind === 'person');
+const orgs = persons.filter((person) => person.kind === 'organization');
+const humans = persons.filter((person) => person.kind === 'person');
 
 // Matters, oldest first.
 type Made = {
@@ -137,60 +139,60 @@ type Made = {
 };
 const matters: Made[] = [];
 const counsel = ['okafor', 'wardle', 'quiroga', 'lindqvist', 'reyes'];
-for (const m of [...words.MATTERS].sort((a, b) => b.age - a.age)) {
-	at = addDays(today, -m.age);
-	const lawyer = m.lawyer ?? rnd.pick(counsel);
-	const unit = UNITS.indexOf(m.unit);
-	const isCase = m.kind === 'litigation' || m.kind === 'employment';
+for (const matter of [...words.MATTERS].sort((a, b) => b.age - a.age)) {
+	at = addDays(today, -matter.age);
+	const lawyer = matter.lawyer ?? rnd.pick(counsel);
+	const unit = UNITS.indexOf(matter.unit);
+	const isCase = matter.kind === 'litigation' || matter.kind === 'employment';
 	const opponent =
-		m.kind === 'corporate' || m.kind === 'trademark'
+		matter.kind === 'corporate' || matter.kind === 'trademark'
 			? null
 			: rnd.pick(isCase && rnd.yes(0.4) ? humans : orgs);
 	const opened = done(
-		openMatter(as(lawyer), {
-			kind: m.kind,
-			title: m.title,
+		await openMatter(as(lawyer), {
+			kind: matter.kind,
+			title: matter.title,
 			unitId: `unit_${unit}`,
 			responsibleId: `stf_${lawyer}`,
 			opponentId: opponent?.id ?? null,
 			opponentName: '',
-			rulebook: isCase ? (m.book ?? 'us-federal.ca-nd') : null,
-			restricted: m.restricted ?? false
+			rulebook: isCase ? (matter.book ?? 'us-federal.ca-nd') : null,
+			restricted: matter.restricted ?? false
 		})
 	);
 	const made: Made = {
 		id: opened.matterId,
 		number: opened.number,
-		title: m.title,
-		kind: m.kind,
+		title: matter.title,
+		kind: matter.kind,
 		lawyer,
 		team: [lawyer],
 		from: at,
 		unit,
-		restricted: m.restricted ?? false
+		restricted: matter.restricted ?? false
 	};
-	for (const p of new Set([
+	for (const text of new Set([
 		rnd.pick(['abernathy', 'fairweather']),
 		'castellan',
 		...(rnd.yes(0.4) ? [rnd.pick(counsel)] : [])
 	]))
-		if (p !== lawyer && !made.restricted) {
-			done(addMember(as(lawyer), { matterId: made.id, staffId: `stf_${p}` }));
-			made.team.push(p);
+		if (text !== lawyer && !made.restricted) {
+			done(addMember(as(lawyer), { matterId: made.id, staffId: `stf_${text}` }));
+			made.team.push(text);
 		}
 	if (made.restricted) {
 		done(addMember(as(lawyer), { matterId: made.id, staffId: 'stf_castellan' }));
 		made.team.push('castellan');
 	}
-	if (m.court)
+	if (matter.court)
 		done(
 			editMatter(as(lawyer), {
 				matterId: made.id,
 				fields: {
-					'fact:court': m.court,
+					'fact:court': matter.court,
 					'fact:case-number': `${rnd.int(1, 4)}:${at.slice(2, 4)}-cv-0${rnd.int(1000, 6999)}`,
 					'fact:judge': `Hon. ${rnd.pick(words.FIRST)[0]}. ${rnd.pick(words.LAST)}`,
-					cautions: m.caution ?? ''
+					cautions: matter.caution ?? ''
 				}
 			})
 		);
@@ -204,24 +206,24 @@ for (const m of [...words.MATTERS].sort((a, b) => b.age - a.age)) {
 				role,
 				note: ''
 			});
-	if (m.split) {
-		const shares = m.split.map(([u, pct]) => ({
-			unit: `unit_${UNITS.indexOf(u)}`,
-			costCenter: `cc_${UNITS.indexOf(u)}0`,
+	if (matter.split) {
+		const shares = matter.split.map(([item, pct]) => ({
+			unit: `unit_${UNITS.indexOf(item)}`,
+			costCenter: `cc_${UNITS.indexOf(item)}0`,
 			share: pct * 10_000
 		}));
 		done(setSplit({ ...as(lawyer) }, { matterId: made.id, from: at, shares }));
 	}
 	done(writeNote(as(lawyer), { matterId: made.id, words: rnd.pick(words.NOTES) }));
 	// What a matter begins with is long done on all but the youngest.
-	if (m.age > 10)
-		for (const t of w.db
-			.prepare<[string], { id: string }>(
-				"SELECT id FROM task WHERE matter_id = ? AND state = 'open'"
-			)
-			.all(made.id)) {
-			at = addDays(addDays(today, -m.age), 4);
-			done(finishTask(as(lawyer), { taskId: t.id, done: true }));
+	if (matter.age > 10)
+		for (const row of all<{ id: string }>(
+			app.db,
+			"SELECT id FROM task WHERE matter_id = @matterId AND state = 'open'",
+			{ matterId: made.id }
+		)) {
+			at = addDays(addDays(today, -matter.age), 4);
+			done(finishTask(as(lawyer), { taskId: row.id, done: true }));
 		}
 	matters.push(made);
 }
@@ -237,25 +239,25 @@ const hands: Record<string, number> = {
 	fairweather: 2,
 	castellan: 1
 };
-const cal = rulebook('us-federal').calendar;
+const cal = shippedBook('us-federal').calendar;
 let month = addDays(today, -1095).slice(0, 7);
 const thisMonth = today.slice(0, 7);
-const nextMonth = (m: string) =>
-	m.endsWith('-12')
-		? `${Number(m.slice(0, 4)) + 1}-01`
-		: `${m.slice(0, 5)}${String(Number(m.slice(5)) + 1).padStart(2, '0')}`;
+const nextMonth = (text: string) =>
+	text.endsWith('-12')
+		? `${Number(text.slice(0, 4)) + 1}-01`
+		: `${text.slice(0, 5)}${String(Number(text.slice(5)) + 1).padStart(2, '0')}`;
 for (; month <= thisMonth; month = nextMonth(month)) {
-	const last = month === thisMonth ? today : addDays(date(`${nextMonth(month)}-01`), -1);
-	for (at = date(`${month}-01`); at <= last; at = addDays(at, 1)) {
+	const last = month === thisMonth ? today : addDays(plainDate(`${nextMonth(month)}-01`), -1);
+	for (at = plainDate(`${month}-01`); at <= last; at = addDays(at, 1)) {
 		if (isWeekend(toDay(at)) || cal.closed(toDay(at))) continue;
 		for (const [login, most] of Object.entries(hands)) {
-			const mine = matters.filter((m) => m.team.includes(login) && m.from <= at);
+			const mine = matters.filter((matter) => matter.team.includes(login) && matter.from <= at);
 			for (let n = at === today ? Math.min(1, most) : rnd.int(0, most); n > 0 && mine.length; n--) {
-				const m = rnd.pick(mine);
+				const made = rnd.pick(mine);
 				const [narrative, activity] = rnd.pick(words.WORK);
 				done(
 					logTime(as(login), {
-						matterId: m.id,
+						matterId: made.id,
 						day: at,
 						hours: `${rnd.int(2, 24) * 6}m`,
 						narrative: narrative.replace('{person}', rnd.pick(humans).name),
@@ -273,13 +275,14 @@ for (; month <= thisMonth; month = nextMonth(month)) {
 		at = addDays(last, 4);
 		// The first month may have too few days for anyone to have worked on anything.
 		if (
-			w.db
-				.prepare('SELECT 1 FROM time_entry WHERE released_at IS NOT NULL AND day >= ?')
-				.get(`${month}-01`)
+			exists(app.db, 'SELECT 1 FROM time_entry WHERE released_at IS NOT NULL AND day >= @day', {
+				day: `${month}-01`
+			})
 		) {
 			const run = done(makeRun(as('haddad'), { from: `${month}-01`, to: last }));
 			done(sendRun(as('haddad'), { runId: run.runId }));
-			if (nextMonth(month) !== thisMonth) done(approveRun(as('oyelaran'), { runId: run.runId }));
+			if (nextMonth(month) !== thisMonth)
+				done(await approveRun(as('oyelaran'), { runId: run.runId }));
 		}
 	}
 }
@@ -289,50 +292,53 @@ const plans = words
 	.events(matters, (days) => addDays(today, days))
 	.sort((a, b) => (a.entered < b.entered ? -1 : 1));
 const dockets = new Map<string, { id: string; title: string; date: string; matter: Made }>();
-for (const p of plans) {
-	const m = matters.find((x) => x.title === p.title)!;
-	at = p.entered < m.from ? m.from : p.entered;
-	const book = rulebook(
-		w.db
-			.prepare<[string], { rulebook: string }>('SELECT rulebook FROM matter WHERE id = ?')
-			.get(m.id)!.rulebook
+for (const plan of plans) {
+	const made = matters.find((x) => x.title === plan.title)!;
+	at = plan.entered < made.from ? made.from : plan.entered;
+	const book = shippedBook(
+		scalar<string>(app.db, 'SELECT rulebook FROM matter WHERE id = @id', { id: made.id })
 	);
-	const rules = book.events.get(p.event)!;
-	const r = done(
-		enterEvent(as(m.lawyer), {
-			matterId: m.id,
-			eventKey: p.event,
-			date: p.date,
-			time: p.time ?? '',
-			service: p.service ?? '',
-			name: p.name ?? '',
+	const rules = book.events.get(plan.event)!;
+	const item = done(
+		enterEvent(as(made.lawyer), {
+			matterId: made.id,
+			eventKey: plan.event,
+			date: plan.date,
+			time: plan.time ?? '',
+			service: plan.service ?? '',
+			name: plan.name ?? '',
 			answers: {},
-			docket: p.docket ?? rules.rules.map((x) => x.id)
+			docket: plan.docket ?? rules.rules.map((x) => x.id)
 		})
 	);
-	for (const d of w.db
-		.prepare<[string], { id: string; title: string; date: string; state: string; rule: string }>(
-			"SELECT id, title, date, state, rule FROM deadline WHERE event_id = ? AND state = 'docketed'"
-		)
-		.all(r.eventId)) {
-		dockets.set(d.id, { ...d, matter: m });
-		if (!p.unchecked) done(checkDeadline(as('castellan'), { deadlineId: d.id }));
-		const from = daysBetween(today, d.date as PlainDate);
-		if (from < 0 && !(p.missed && d.rule === p.missed)) {
+	for (const row of all<{ id: string; title: string; date: string; state: string; rule: string }>(
+		app.db,
+		`SELECT id, title, date, state, rule
+		FROM deadline
+		WHERE event_id = @eventId AND state = 'docketed'`,
+		{ eventId: item.eventId }
+	)) {
+		dockets.set(row.id, { ...row, matter: made });
+		if (!plan.unchecked) done(checkDeadline(as('castellan'), { deadlineId: row.id }));
+		const from = daysBetween(today, row.date as PlainDate);
+		if (from < 0 && !(plan.missed && row.rule === plan.missed)) {
 			const keep = at;
-			at = addDays(d.date as PlainDate, -rnd.int(0, 2));
+			at = addDays(row.date as PlainDate, -rnd.int(0, 2));
 			if (at < keep) at = keep;
 			if (rnd.yes(0.9))
 				done(
-					meetDeadline(as(m.lawyer), {
-						deadlineId: d.id,
+					meetDeadline(as(made.lawyer), {
+						deadlineId: row.id,
 						on: at,
 						proof: rnd.yes(0.6) ? `ECF ${rnd.int(8, 90)}` : ''
 					})
 				);
 			else
 				done(
-					vacateDeadline(as(m.lawyer), { deadlineId: d.id, reason: 'Withdrawn by the other side.' })
+					vacateDeadline(as(made.lawyer), {
+						deadlineId: row.id,
+						reason: 'Withdrawn by the other side.'
+					})
 				);
 			at = keep;
 		}
@@ -341,21 +347,21 @@ for (const p of plans) {
 
 // Tasks: some hang on dates, some are late, some are done.
 at = addDays(today, -6);
-for (const d of [...dockets.values()].filter((x) => x.date > addDays(today, 2)).slice(0, 16))
+for (const docket of [...dockets.values()].filter((x) => x.date > addDays(today, 2)).slice(0, 16))
 	done(
-		addTask(as(d.matter.lawyer), {
-			matterId: d.matter.id,
-			subject: `Draft: ${d.title.toLowerCase()}`,
-			assigneeId: `stf_${rnd.pick(d.matter.team)}`,
+		addTask(as(docket.matter.lawyer), {
+			matterId: docket.matter.id,
+			subject: `Draft: ${docket.title.toLowerCase()}`,
+			assigneeId: `stf_${rnd.pick(docket.matter.team)}`,
 			due: null,
-			deadlineId: d.id,
+			deadlineId: docket.id,
 			offsetDays: rnd.pick([2, 3, 5, 10]),
 			offsetUnit: 'cd'
 		})
 	);
-const pier = matters.find((m) => m.title === 'Pier 9 passenger fall')!;
+const pier = matters.find((matter) => matter.title === 'Pier 9 passenger fall')!;
 const of = (title: string) =>
-	[...dockets.values()].find((d) => d.matter === pier && d.title === title)!.id;
+	[...dockets.values()].find((docket) => docket.matter === pier && docket.title === title)!.id;
 for (const [subject, who, title, days] of [
 	['File the answer', 'castellan', 'Answer or Rule 12 motion', 0],
 	['Draft the joint report', 'lindqvist', "Parties' conference", 3],
@@ -374,50 +380,48 @@ for (const [subject, who, title, days] of [
 			offsetUnit: 'cd'
 		})
 	);
-for (const [i, m] of matters.entries()) {
+for (const [i, made] of matters.entries()) {
 	for (let n = rnd.int(0, 3); n > 0; n--) {
-		const t = done(
-			addTask(as(m.lawyer), {
-				matterId: m.id,
+		const item = done(
+			addTask(as(made.lawyer), {
+				matterId: made.id,
 				subject: rnd.pick(words.TASKS),
-				assigneeId: `stf_${rnd.pick(m.team)}`,
+				assigneeId: `stf_${rnd.pick(made.team)}`,
 				due: workday(addDays(today, rnd.int(-4, 21))),
 				deadlineId: null
 			})
 		);
-		if (rnd.yes(0.3)) done(finishTask(as(m.lawyer), { taskId: t.taskId, done: true }));
+		if (rnd.yes(0.3)) done(finishTask(as(made.lawyer), { taskId: item.taskId, done: true }));
 	}
 	if (i % 3 === 0)
-		done(writeNote(as(rnd.pick(m.team)), { matterId: m.id, words: rnd.pick(words.NOTES) }));
+		done(writeNote(as(rnd.pick(made.team)), { matterId: made.id, words: rnd.pick(words.NOTES) }));
 }
 
 // Documents: letters assembled, papers filed; some are signed, some are with signers.
-const letter = templates(w);
-const papers: { id: string; m: Made; name: string }[] = [];
+const letter = listTemplates(app);
+const papers: { id: string; matter: Made; name: string }[] = [];
 for (let i = 0; i < 58; i++) {
-	const m = i >= 40 && i % 3 === 0 ? pier : matters[i % matters.length]!;
-	at = addDays(today, -rnd.int(1, Math.max(2, Math.min(300, daysBetween(m.from, today) - 1))));
+	const item = i >= 40 && i % 3 === 0 ? pier : matters[i % matters.length]!;
+	at = addDays(today, -rnd.int(1, Math.max(2, Math.min(300, daysBetween(item.from, today) - 1))));
 	if (i < 8) {
-		const t = letter[i % letter.length]!;
-		const made = await assembleFiles(w, staff.get(m.lawyer)!, m.number, t.id, {
-			'recipient.name': rnd.pick(humans).name,
-			'recipient.address': `${rnd.int(10, 990)} Harbor Street`,
-			purpose:
-				'We write to agree on a timetable for the next steps and ask for your answer within ten days.',
-			'matter.court': 'the court',
-			'matter.caseNumber': 'to follow',
-			'opponent.name': 'the other side'
-		});
-		const d = done(
-			assembleDocument(as(m.lawyer), {
-				matterId: m.id,
-				templateId: t.id,
-				name: `${t.name}, ${m.title}`,
-				docx: made.docx,
-				pdf: made.pdf
+		const other = letter[i % letter.length]!;
+		const each = done(
+			await assembleDocument(as(item.lawyer), {
+				matterId: item.id,
+				templateId: other.id,
+				name: `${other.name}, ${item.title}`,
+				values: {
+					'recipient.name': rnd.pick(humans).name,
+					'recipient.address': `${rnd.int(10, 990)} Harbor Street`,
+					purpose:
+						'We write to agree on a timetable for the next steps and ask for your answer within ten days.',
+					'matter.court': 'the court',
+					'matter.caseNumber': 'to follow',
+					'opponent.name': 'the other side'
+				}
 			})
 		);
-		papers.push({ id: d.pdfId, m, name: t.name });
+		papers.push({ id: each.pdfId, matter: item, name: other.name });
 		continue;
 	}
 	const [name, folder] = rnd.pick(words.PAPERS);
@@ -426,7 +430,7 @@ for (let i = 0; i < 58; i++) {
 		content: [
 			{ text: 'Larkhaven Ferries', bold: true, margin: [0, 0, 0, 24] },
 			{ text: name, fontSize: 20, margin: [0, 0, 0, 10] },
-			{ text: `${m.title}, ${m.number}`, color: '#4a5b62', margin: [0, 0, 0, 20] },
+			{ text: `${item.title}, ${item.number}`, color: '#4a5b62', margin: [0, 0, 0, 20] },
 			...Array.from({ length: rnd.int(4, 8) }, () => ({
 				text: Array.from({ length: rnd.int(2, 4) }, () => rnd.pick(words.SENTENCES)).join(' '),
 				margin: [0, 0, 0, 10] as [number, number, number, number]
@@ -435,16 +439,16 @@ for (let i = 0; i < 58; i++) {
 			{ text: 'Signed' }
 		]
 	});
-	const d = done(
-		uploadDocument(as(rnd.pick(m.team)), {
-			matterId: m.id,
+	const found = done(
+		await uploadDocument(as(rnd.pick(item.team)), {
+			matterId: item.id,
 			name,
-			folder: foldersOf(w, m).includes(folder) ? folder : 'Correspondence',
+			folder: listFolders(app, item).includes(folder) ? folder : 'Correspondence',
 			mark: rnd.yes(0.2) ? 'privileged' : rnd.yes(0.15) ? 'confidential' : '',
-			file: await store(w, `${name}.pdf`, pdf)
+			file: new File([new Uint8Array(pdf)], `${name}.pdf`)
 		})
 	);
-	papers.push({ id: d.documentId, m, name });
+	papers.push({ id: found.documentId, matter: item, name });
 }
 const spot = (signer: number) => [
 	{
@@ -468,18 +472,18 @@ const spot = (signer: number) => [
 		label: ''
 	}
 ];
-for (const [i, p] of papers
-	.filter((x) => !x.m.restricted)
+for (const [i, item] of papers
+	.filter((x) => !x.matter.restricted)
 	.slice(0, 6)
 	.entries()) {
 	at = addDays(today, -[0, 2, 2, 9, 14, 20][i]!);
-	if (at < p.m.from) continue;
-	const lawyer = staff.get(p.m.lawyer)!;
+	if (at < item.matter.from) continue;
+	const lawyer = staff.get(item.matter.lawyer)!;
 	const outside = rnd.pick(humans);
-	const r = done(
-		startRound(as(p.m.lawyer), {
-			documentId: p.id,
-			title: `${p.name}, ${p.m.title}`,
+	const other = done(
+		startRound(as(item.matter.lawyer), {
+			documentId: item.id,
+			title: `${item.name}, ${item.matter.title}`,
 			message: 'Please sign when you can.',
 			inOrder: true,
 			wantedBy: workday(addDays(today, rnd.int(3, 12))),
@@ -493,15 +497,14 @@ for (const [i, p] of papers
 	);
 	if (i > 0)
 		done(
-			sign(as(p.m.lawyer), {
-				door: { signerId: r.signerIds[0]! },
+			await sign(as(item.matter.lawyer), {
+				door: { signerId: other.signerIds[0]! },
 				values: Object.fromEntries(
-					w.db
-						.prepare<[string], { id: string }>(
-							"SELECT id FROM signing_field WHERE kind = 'signature' AND signer_id = ?"
-						)
-						.all(r.signerIds[0]!)
-						.map((f) => [f.id, lawyer.name])
+					all<{ id: string }>(
+						app.db,
+						"SELECT id FROM signing_field WHERE kind = 'signature' AND signer_id = @signerId",
+						{ signerId: other.signerIds[0]! }
+					).map((row) => [row.id, lawyer.name])
 				),
 				consent: true,
 				address: '127.0.0.1',
@@ -510,24 +513,23 @@ for (const [i, p] of papers
 		);
 	if (i > 2) {
 		// The outside signer's own door: its link was mailed; only its hash is kept.
-		const mail = w.db
-			.prepare<[string], { text: string }>(
-				'SELECT text FROM mail_out WHERE recipient LIKE ? ORDER BY id DESC LIMIT 1'
-			)
-			.get(`%signer${i}@mail.example%`)!;
+		const mail = one<{ text: string }>(
+			app.db,
+			'SELECT text FROM mail_out WHERE recipient LIKE @recipient ORDER BY id DESC LIMIT 1',
+			{ recipient: `%signer${i}@mail.example%` }
+		);
 		const token = /\/sign\/(\S+)/.exec(mail.text)![1]!;
 		done(
-			sign(
-				{ ...w, actor: { guest: 'signer' } },
+			await sign(
+				{ ...app, actor: { guest: 'signer' } },
 				{
 					door: { token },
 					values: Object.fromEntries(
-						w.db
-							.prepare<[string], { id: string }>(
-								"SELECT id FROM signing_field WHERE kind = 'signature' AND signer_id = ?"
-							)
-							.all(r.signerIds[1]!)
-							.map((f) => [f.id, outside.name])
+						all<{ id: string }>(
+							app.db,
+							"SELECT id FROM signing_field WHERE kind = 'signature' AND signer_id = @signerId",
+							{ signerId: other.signerIds[1]! }
+						).map((row) => [row.id, outside.name])
 					),
 					consent: true,
 					address: '203.0.113.7',
@@ -535,17 +537,26 @@ for (const [i, p] of papers
 				}
 			)
 		);
-		await finishRound(w, r.roundId);
+		await finishRound(app, other.roundId);
 	}
 }
 
-await enrich({ as, done, at: (d) => void (at = d), world: w, today, matters, humans, orgs });
-await deepen({ as, done, at: (d) => void (at = d), world: w, today, matters });
+await addRequestsAndTrials({
+	as,
+	done,
+	at: (day) => void (at = day),
+	world: app,
+	today,
+	matters,
+	humans,
+	orgs
+});
+await addDocketDepth({ as, done, at: (day) => void (at = day), world: app, today, matters });
 
 // Old mail has long been read; the last days' waits for the Post room.
-world.db
-	.prepare('DELETE FROM mail_out WHERE queued_at < ?')
-	.run(`${addDays(today, -6)}T00:00:00.000Z`);
+run(db, 'DELETE FROM mail_out WHERE queued_at < @queuedAt', {
+	queuedAt: `${addDays(today, -6)}T00:00:00.000Z`
+});
 at = today;
 done(
 	startTimer(
@@ -553,12 +564,12 @@ done(
 			...as('okafor'),
 			clock: {
 				...clock,
-				now: () => new Date(Date.parse(world.clock.now()) - 42 * 60_000).toISOString()
+				now: () => new Date(Date.parse(realClock.now()) - 42 * 60_000).toISOString()
 			}
 		},
 		{ matterId: pier.id, words: 'Answer, second draft' }
 	)
 );
-world.db.pragma('synchronous = FULL');
-world.db.exec('ANALYZE');
-world.db.close();
+db.pragma('synchronous = FULL');
+db.exec('ANALYZE');
+db.close();

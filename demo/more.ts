@@ -1,69 +1,61 @@
 /** The rest of the scenario: facts of every kind, requests, people with histories, an exhibit list, closed matters, views. */
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
-import type { Ctx, Result, World } from '#server/command.ts';
-import { addTask, finishTask } from '#server/agenda/commands.ts';
-import { store } from '#server/documents/commands.ts';
-import { decideInterest, checkInterest, matterChecks } from '#server/interest/commands.ts';
-import {
-	addLink,
-	addReference,
-	editMatter,
-	openMatter,
-	pinMatter,
-	relateMatters,
-	writeNote
-} from '#server/matters/commands.ts';
-import { saveView } from '#server/matters/listing.ts';
-import { closeMatter, setStatus, stillOpen } from '#server/matters/status.ts';
-import { addExhibit, addWitness, changeExhibit } from '#server/matters/trial.ts';
-import { addRole, editPerson } from '#server/people/commands.ts';
-import { cardFields } from '#server/people/queries.ts';
-import {
-	answerRequest,
-	askBack,
-	takeRequest,
-	turnDown,
-	writeRequest
-} from '#server/requests/commands.ts';
+import type { Context, Application } from '#server/app/application.ts';
+import type { Result } from '#server/app/errors.ts';
+import { all, scalar } from '#server/db/sql.ts';
+import { decideInterest, checkInterest } from '#server/interest/commands.ts';
+import { listMatterChecks } from '#server/interest/queries.ts';
+import { writeNote } from '#server/logbook/commands.ts';
+import { editMatter } from '#server/matters/edit.ts';
+import { openMatter } from '#server/matters/open.ts';
+import { addLink, addReference, pinMatter, relateMatters } from '#server/matters/relations.ts';
+import { closeMatter, setStatus } from '#server/matters/status.ts';
+import { listStillOpen } from '#server/matters/still-open.ts';
+import { saveView } from '#server/matters/views.ts';
+import { findCardFields, type CardContact, type CardFields } from '#server/people/card.ts';
+import { editPerson } from '#server/people/commands.ts';
+import { addRole } from '#server/people/roles.ts';
+import { answerRequest, writeRequest } from '#server/requests/commands.ts';
+import { askBack, takeRequest, turnDown } from '#server/requests/triage.ts';
+import { addTask, finishTask } from '#server/tasks/commands.ts';
+import { addExhibit, changeExhibit } from '#server/trial/exhibits.ts';
+import { addWitness } from '#server/trial/witnesses.ts';
 
 type M = { id: string; number: string; title: string; kind: string; lawyer: string };
 type House = {
-	as(login: string): Ctx;
-	done<T>(r: Result<T>): T;
-	at(d: PlainDate): void;
-	world: World;
+	as(login: string): Context;
+	done<T>(result: Result<T>): T;
+	at(day: PlainDate): void;
+	world: Application;
 	today: PlainDate;
 	matters: M[];
 	humans: { id: string; name: string }[];
 	orgs: { id: string; name: string }[];
 };
 
-export async function enrich(h: House): Promise<void> {
-	const { as, done, today } = h;
-	const m = (title: string): M => h.matters.find((x) => x.title === title)!;
+export async function addRequestsAndTrials(house: House): Promise<void> {
+	const { as, done, today } = house;
+	const item = (title: string): M => house.matters.find((x) => x.title === title)!;
 	const day = (n: number) => addDays(today, n);
-	const facts = (title: string, f: Record<string, string>, by = m(title).lawyer) =>
-		done(editMatter(as(by), { matterId: m(title).id, fields: f }));
+	const facts = (title: string, record: Record<string, string>, by = item(title).lawyer) =>
+		done(editMatter(as(by), { matterId: item(title).id, fields: record }));
 
 	// People: who belongs to whom, what else they are called, whom not to write to.
-	h.at(day(-200));
-	const card = (id: string, change: Partial<Record<string, string>>) => {
-		const f = { ...cardFields(h.world, id)!, ...change };
-		const version = h.world.db
-			.prepare<[string], { version: number }>('SELECT version FROM person WHERE id = ?')
-			.get(id)!.version;
+	house.at(day(-200));
+	const card = (id: string, change: Partial<CardFields>) => {
+		const other = { ...findCardFields(house.world, id)!, ...change };
+		const version = scalar(house.world.db, 'SELECT version FROM person WHERE id = @id', { id });
 		done(
 			editPerson(as('abernathy'), {
 				personId: id,
 				version,
-				...f,
-				kind: f.kind as 'person',
-				status: f.status as 'active'
+				...other,
+				contacts: JSON.parse(other.contacts) as CardContact[]
 			})
 		);
 	};
-	for (let i = 0; i < 12; i++) card(h.orgs[i * 3 + 1]!.id, { parent: h.orgs[i * 3]!.id });
-	for (const [i, c] of [
+	for (let i = 0; i < 12; i++) card(house.orgs[i * 3 + 1]!.id, { parent: house.orgs[i * 3]!.id });
+	for (const [i, text] of [
 		'expert',
 		'expert',
 		'mediator',
@@ -72,54 +64,57 @@ export async function enrich(h: House): Promise<void> {
 		'insurer',
 		'board'
 	].entries())
-		card(h.humans[i * 5]!.id, { categories: c });
+		card(house.humans[i * 5]!.id, { categories: text });
 	for (const i of [2, 9, 17])
-		card(h.orgs[i]!.id, {
+		card(house.orgs[i]!.id, {
 			aliases:
-				h.orgs[i]!.name.split(' ')
+				house.orgs[i]!.name.split(' ')
 					.slice(0, 2)
 					.map((x) => x[0])
 					.join('') + ' Group',
 			categories: 'supplier'
 		});
-	card(h.humans[3]!.id, { status: 'do not contact', note: 'Represented: write to counsel only.' });
-	card(h.humans[11]!.id, { status: 'inactive' });
+	card(house.humans[3]!.id, {
+		status: 'do not contact',
+		note: 'Represented: write to counsel only.'
+	});
+	card(house.humans[11]!.id, { status: 'inactive' });
 
 	// Matters of the kinds that were not there, and facts on those that were.
-	h.at(day(-61));
-	const open = (
+	house.at(day(-61));
+	const open = async (
 		kind: string,
 		title: string,
 		unit: number,
 		lawyer: string,
 		age: number,
-		f: Record<string, string>,
+		record: Record<string, string>,
 		opponentId: string | null = null
 	) => {
-		h.at(day(-age));
-		const o = done(
-			openMatter(as(lawyer), {
+		house.at(day(-age));
+		const other = done(
+			await openMatter(as(lawyer), {
 				kind,
 				title,
 				unitId: `unit_${unit}`,
 				responsibleId: `stf_${lawyer}`,
 				opponentId,
-				facts: f
+				facts: record
 			})
 		);
-		const made: M = { id: o.matterId, number: o.number, title, kind, lawyer };
-		h.matters.push(made);
-		h.at(day(Math.min(-1, 3 - age)));
+		const made: M = { id: other.matterId, number: other.number, title, kind, lawyer };
+		house.matters.push(made);
+		house.at(day(Math.min(-1, 3 - age)));
 		if (age > 20)
-			for (const t of h.world.db
-				.prepare<[string], { id: string }>(
-					"SELECT id FROM task WHERE matter_id = ? AND state = 'open'"
-				)
-				.all(made.id))
-				done(finishTask(as(lawyer), { taskId: t.id, done: true }));
+			for (const row of all<{ id: string }>(
+				house.world.db,
+				"SELECT id FROM task WHERE matter_id = @matterId AND state = 'open'",
+				{ matterId: made.id }
+			))
+				done(finishTask(as(lawyer), { taskId: row.id, done: true }));
 		return made;
 	};
-	open(
+	await open(
 		'claims',
 		'Quay wall damage, Berth 4',
 		2,
@@ -136,13 +131,18 @@ export async function enrich(h: House): Promise<void> {
 			'fact:cause':
 				'The barge swung on the flood and struck the fender line twice. Two piles are cracked.',
 			'group:policies': JSON.stringify([
-				{ insurer: h.orgs[4]!.id, policy: 'HM-2026-118', limit: '2,000,000', retained: '50,000' },
-				{ insurer: h.orgs[20]!.id, policy: 'XS-77', limit: '5,000,000', retained: '2,000,000' }
+				{
+					insurer: house.orgs[4]!.id,
+					policy: 'HM-2026-118',
+					limit: '2,000,000',
+					retained: '50,000'
+				},
+				{ insurer: house.orgs[20]!.id, policy: 'XS-77', limit: '5,000,000', retained: '2,000,000' }
 			])
 		},
-		h.orgs[6]!.id
+		house.orgs[6]!.id
 	);
-	open('data-incident', 'Ticket kiosk exposure', 4, 'lindqvist', 12, {
+	await open('data-incident', 'Ticket kiosk exposure', 4, 'lindqvist', 12, {
 		'fact:found': day(-13),
 		'fact:began': day(-20),
 		'fact:system': 'Ticket kiosks, Pier 2',
@@ -158,7 +158,7 @@ export async function enrich(h: House): Promise<void> {
 			{ place: 'Texas', number: '44' }
 		])
 	});
-	open(
+	await open(
 		'real-estate',
 		'Terminal B ground lease',
 		2,
@@ -176,7 +176,7 @@ export async function enrich(h: House): Promise<void> {
 				{ from: day(275), rent: '22,400', note: 'by index' }
 			])
 		},
-		h.orgs[14]!.id
+		house.orgs[14]!.id
 	);
 	facts('Pier 9 passenger fall', {
 		'fact:room': '4',
@@ -190,7 +190,7 @@ export async function enrich(h: House): Promise<void> {
 			'A passenger fell on the gangway of Pier 9 while boarding in rain. She says the handrail was loose.',
 		'group:injuries': JSON.stringify([
 			{
-				injured: h.humans[7]!.id,
+				injured: house.humans[7]!.id,
 				injury: 'Broken wrist',
 				treated: 'Bayview Clinic',
 				claimed: '120,000'
@@ -243,23 +243,23 @@ export async function enrich(h: House): Promise<void> {
 		])
 	});
 	facts('Chief engineer dismissal', {
-		'fact:employee': h.humans[12]!.id,
+		'fact:employee': house.humans[12]!.id,
 		'fact:grounds': 'RE',
 		'fact:position': 'Chief engineer',
 		'fact:pay-at-stake': '210,000',
 		'fact:charge-number': '550-2026-01177'
 	});
-	for (const t of ['Board and securities', 'Subsidiary housekeeping'])
-		facts(t, {
+	for (const text of ['Board and securities', 'Subsidiary housekeeping'])
+		facts(text, {
 			'fact:entity':
-				t === 'Board and securities' ? 'Larkhaven Ferries, Inc.' : 'Larkhaven Solent Ltd',
+				text === 'Board and securities' ? 'Larkhaven Ferries, Inc.' : 'Larkhaven Solent Ltd',
 			'fact:annual-report': day(130)
 		});
 
 	// Numbers of others, links, relations, pins, questions.
-	h.at(day(-20));
-	const pier = m('Pier 9 passenger fall'),
-		bell = m('Fog bell collision');
+	house.at(day(-20));
+	const pier = item('Pier 9 passenger fall'),
+		bell = item('Fog bell collision');
 	done(addReference(as('okafor'), { matterId: pier.id, whose: 'insurer', number: 'HM 26-40918' }));
 	done(
 		addReference(as('okafor'), { matterId: pier.id, whose: 'outside counsel', number: '10482-007' })
@@ -281,21 +281,21 @@ export async function enrich(h: House): Promise<void> {
 	done(
 		relateMatters(as('okafor'), {
 			matterId: pier.id,
-			number: m('Ramp hydraulics failure').number,
+			number: item('Ramp hydraulics failure').number,
 			how: 'same facts as'
 		})
 	);
 	done(
 		relateMatters(as('okafor'), {
 			matterId: bell.id,
-			number: m('Breakwater wake damage').number,
+			number: item('Breakwater wake damage').number,
 			how: 'same facts as'
 		})
 	);
-	for (const t of [pier, m('Fuel supply 2027')])
-		done(pinMatter(as('okafor'), { matterId: t.id, pin: true }));
-	h.at(day(-3));
-	const q = done(
+	for (const other of [pier, item('Fuel supply 2027')])
+		done(pinMatter(as('okafor'), { matterId: other.id }));
+	house.at(day(-3));
+	const each = done(
 		writeNote(as('castellan'), {
 			matterId: pier.id,
 			words:
@@ -309,12 +309,12 @@ export async function enrich(h: House): Promise<void> {
 			words: 'The custodians are listed: eleven people, two shared mailboxes. #evidence'
 		})
 	);
-	h.at(day(-2));
+	house.at(day(-2));
 	done(
 		writeNote(as('wardle'), {
 			matterId: pier.id,
 			words: 'The standing order has its own form; I used it last month in LF-2026-0005.',
-			answers: q.logId
+			answers: each.logId
 		})
 	);
 	done(
@@ -326,7 +326,7 @@ export async function enrich(h: House): Promise<void> {
 	);
 
 	// A trial in sight.
-	h.at(day(-8));
+	house.at(day(-8));
 	for (const [side, title, offered] of [
 		['ours', 'Gangway inspection log, spring', 0],
 		['ours', 'Deck camera pictures, 14 seconds', 0],
@@ -335,7 +335,7 @@ export async function enrich(h: House): Promise<void> {
 		['theirs', 'Clinic bill', 1],
 		['joint', 'Boarding times of the day', 1]
 	] as const) {
-		const e = done(
+		const other = done(
 			addExhibit(as('fairweather'), {
 				matterId: pier.id,
 				side,
@@ -346,7 +346,7 @@ export async function enrich(h: House): Promise<void> {
 		if (offered)
 			done(
 				changeExhibit(as('fairweather'), {
-					exhibitId: e.exhibitId,
+					exhibitId: other.exhibitId,
 					offered: day(-8),
 					ruling: title === 'Clinic bill' ? 'excluded' : 'admitted',
 					ruledOn: day(-8)
@@ -358,10 +358,10 @@ export async function enrich(h: House): Promise<void> {
 		[21, 'Inspected the rail in the spring', 45],
 		[22, 'Expert on gangways', 90]
 	] as const) {
-		const r = done(
+		const other = done(
 			addRole(as('okafor'), {
 				matterId: pier.id,
-				personId: h.humans[i]!.id,
+				personId: house.humans[i]!.id,
 				role: i === 22 ? 'expert' : 'witness',
 				note: about
 			})
@@ -369,7 +369,7 @@ export async function enrich(h: House): Promise<void> {
 		done(
 			addWitness(as('okafor'), {
 				matterId: pier.id,
-				personId: r.personId,
+				personId: other.personId,
 				side: 'ours',
 				about,
 				minutes
@@ -385,23 +385,23 @@ export async function enrich(h: House): Promise<void> {
 		['Liquor permits, three vessels', 160, 'All three issued'],
 		['Customs bond renewal', 12, 'Renewed']
 	] as const) {
-		h.at(day(-age));
-		const x = m(title),
-			o = stillOpen(h.world, x.id);
+		house.at(day(-age));
+		const x = item(title),
+			other = listStillOpen(house.world, x.id);
 		done(
 			closeMatter(as(x.lawyer), {
 				matterId: x.id,
 				reason: why,
-				deadlines: Object.fromEntries(o.deadlines.map((d) => [d.id, 'vacate'])),
-				tasks: Object.fromEntries(o.tasks.map((t) => [t.id, 'done'])),
-				rounds: Object.fromEntries(o.rounds.map((r) => [r.id, 'withdraw']))
+				deadlines: Object.fromEntries(other.deadlines.map((deadline) => [deadline.id, 'vacate'])),
+				tasks: Object.fromEntries(other.tasks.map((task) => [task.id, 'done'])),
+				rounds: Object.fromEntries(other.rounds.map((round) => [round.id, 'withdraw']))
 			})
 		);
 	}
-	h.at(day(-15));
+	house.at(day(-15));
 	done(
-		setStatus(as(m('Route data license').lawyer), {
-			matterId: m('Route data license').id,
+		setStatus(as(item('Route data license').lawyer), {
+			matterId: item('Route data license').id,
 			status: 'on hold',
 			reason: 'The business unit waits for its budget.'
 		})
@@ -411,30 +411,30 @@ export async function enrich(h: House): Promise<void> {
 		const a = as(login).actor;
 		return 'staff' in a ? a.staff : null;
 	};
-	for (const x of h.matters.slice(0, -3))
-		for (const c of matterChecks(h.world, staffOf(x.lawyer)!, x.id))
-			if (!c.decision)
+	for (const x of house.matters.slice(0, -3))
+		for (const check of listMatterChecks(house.world, staffOf(x.lawyer)!, x.id))
+			if (!check.decision)
 				done(
 					decideInterest(as(x.lawyer), {
-						checkId: c.id,
-						decision: c.report.names.some((n) => n.hits.length) ? 'waived' : 'clear',
-						reason: c.report.names.some((n) => n.hits.length)
+						checkId: check.id,
+						decision: check.report.names.some((n) => n.hits.length) ? 'waived' : 'clear',
+						reason: check.report.names.some((n) => n.hits.length)
 							? 'Known from earlier matters; no conflict between them.'
 							: 'Nothing found.'
 					})
 				);
-	h.at(day(-1));
+	house.at(day(-1));
 	done(
-		checkInterest(as('okafor'), {
-			names: `${h.orgs[6]!.name}\nTidewreck Dredging\n${h.humans[7]!.name.split(' ').reverse().join(', ')}`
+		await checkInterest(as('okafor'), {
+			names: `${house.orgs[6]!.name}\nTidewreck Dredging\n${house.humans[7]!.name.split(' ').reverse().join(', ')}`
 		})
 	);
 
 	// Requests in every state.
-	const ask = (about: string, words: string, age: number, more: object = {}) => {
-		h.at(day(-age));
+	const ask = async (about: string, words: string, age: number, more: object = {}) => {
+		house.at(day(-age));
 		return done(
-			writeRequest(as('tarrant'), {
+			await writeRequest(as('tarrant'), {
 				about,
 				words,
 				unitId: 'unit_4',
@@ -444,24 +444,20 @@ export async function enrich(h: House): Promise<void> {
 			})
 		).requestId;
 	};
-	const a = ask(
+	const a = await ask(
 		'Coffee supplier wants to raise prices',
 		'They point at a clause on raw coffee. Is that allowed before the anniversary?',
 		6,
 		{
-			counterparty: h.orgs[3]!.name,
+			counterparty: house.orgs[3]!.name,
 			urgency: 'soon',
 			wantedBy: day(7),
 			files: [
-				await store(
-					h.world,
-					'price-letter.txt',
-					Buffer.from('We refer to clause 7 and raise all prices by nine percent.')
-				)
+				new File(['We refer to clause 7 and raise all prices by nine percent.'], 'price-letter.txt')
 			]
 		}
 	);
-	h.at(day(-5));
+	house.at(day(-5));
 	done(takeRequest(as('abernathy'), { requestId: a }));
 	done(
 		askBack(as('abernathy'), {
@@ -469,13 +465,13 @@ export async function enrich(h: House): Promise<void> {
 			words: 'Can you send the signed agreement of last year?'
 		})
 	);
-	ask(
+	await ask(
 		'Film crew on the Pier 2 ferry',
 		'They want two days on board in March. Is there a form of agreement?',
 		2,
 		{ wantedBy: day(20) }
 	);
-	ask(
+	await ask(
 		'Passenger wants refund and threatens the press',
 		'Missed connection in fog; asks for a hotel. Letter attached.',
 		0,
@@ -483,45 +479,56 @@ export async function enrich(h: House): Promise<void> {
 			urgency: 'urgent',
 			wantedBy: day(3),
 			files: [
-				await store(
-					h.world,
-					'letter.txt',
-					Buffer.from('I waited four hours in the fog and nobody told me anything.')
-				)
+				new File(['I waited four hours in the fog and nobody told me anything.'], 'letter.txt')
 			]
 		}
 	);
-	const b = ask('May we use the old logo on mugs?', 'For the anniversary.', 18);
-	h.at(day(-17));
+	const b = await ask('May we use the old logo on mugs?', 'For the anniversary.', 18);
+	house.at(day(-17));
 	done(
 		turnDown(as('reyes'), {
 			requestId: b,
 			reason: 'The old mark lapsed and is registered by someone else now. Use the present one.'
 		})
 	);
-	const c = ask('Card terminals: new provider', 'The present contract ends in spring.', 34, {
-		counterparty: h.orgs[8]!.name
-	});
-	h.at(day(-33));
+	const value = await ask(
+		'Card terminals: new provider',
+		'The present contract ends in spring.',
+		34,
+		{
+			counterparty: house.orgs[8]!.name
+		}
+	);
+	house.at(day(-33));
 	done(
-		openMatter(as('wardle'), {
+		await openMatter(as('wardle'), {
 			kind: 'agreement',
 			title: 'Card terminals, new provider',
 			unitId: 'unit_4',
 			responsibleId: 'stf_wardle',
-			opponentId: h.orgs[8]!.id,
-			requestId: c,
+			opponentId: house.orgs[8]!.id,
+			requestId: value,
 			facts: { 'fact:subject': 'Card terminals', 'fact:sort': 'Services' }
 		})
 	);
-	const d = ask('Kiosk at Pier 7: can we sublet?', 'The bakery would take a corner.', 3);
-	h.at(day(-1));
+	const found = await ask('Kiosk at Pier 7: can we sublet?', 'The bakery would take a corner.', 3);
+	house.at(day(-1));
 	done(
-		askBack(as('reyes'), { requestId: d, words: 'For how long, and who would pay for the power?' })
+		askBack(as('reyes'), {
+			requestId: found,
+			words: 'For how long, and who would pay for the power?'
+		})
 	);
-	done(answerRequest(as('tarrant'), { requestId: d, words: 'One year. They would pay.' }));
-	h.at(today);
-	done(writeRequest(as('tarrant'), { about: 'Loyalty card terms', words: 'First thoughts only.' }));
+	done(
+		await answerRequest(as('tarrant'), { requestId: found, words: 'One year. They would pay.' })
+	);
+	house.at(today);
+	done(
+		await writeRequest(as('tarrant'), {
+			about: 'Loyalty card terms',
+			words: 'First thoughts only.'
+		})
+	);
 	done(
 		saveView(as('okafor'), {
 			name: 'High priority',

@@ -367,7 +367,7 @@ export type Plan = {
 };
 /** What happened and what lies ahead, by days from today. */
 export function events(_: unknown, day: (n: number) => PlainDate): Plan[] {
-	const p = (
+	const item = (
 		title: string,
 		event: string,
 		on: number,
@@ -384,7 +384,7 @@ export function events(_: unknown, day: (n: number) => PlainDate): Plan[] {
 		more: Partial<Plan> = {}
 	): Plan => ({ title, event, date: day(on), entered: day(entered), ...more });
 	return [
-		p('Pier 9 passenger fall', 'summons-and-complaint-served-on-a-defendant', -21, {
+		item('Pier 9 passenger fall', 'summons-and-complaint-served-on-a-defendant', -21, {
 			service: 'clerk',
 			name: 'Larkhaven Ferries'
 		}),
@@ -400,22 +400,22 @@ export function events(_: unknown, day: (n: number) => PlainDate): Plan[] {
 			time: '10:00',
 			docket: []
 		}),
-		p('Bremner wage claim', 'interrogatories-served', -29, {
+		item('Bremner wage claim', 'interrogatories-served', -29, {
 			service: 'electronic',
 			name: 'First set, to Larkhaven',
 			unchecked: true
 		}),
-		p('Bremner wage claim', 'request-for-production-served', -12, {
+		item('Bremner wage claim', 'request-for-production-served', -12, {
 			service: 'mail',
 			name: 'First set',
 			unchecked: true
 		}),
-		p('Bremner wage claim', 'answer-served', -60, {
+		item('Bremner wage claim', 'answer-served', -60, {
 			service: 'electronic',
 			docket: ['answer-to-a-counterclaim-or-crossclaim-in-it']
 		}),
-		p('Sablewood hull warranty', 'subpoena-for-documents-served', -11, { name: 'yard records' }),
-		p('Sablewood hull warranty', 'parties-conference-held', -9),
+		item('Sablewood hull warranty', 'subpoena-for-documents-served', -11, { name: 'yard records' }),
+		item('Sablewood hull warranty', 'parties-conference-held', -9),
 		ahead('Sablewood hull warranty', 'trial-date', 210, -20, {
 			docket: ['expert-disclosures', 'pretrial-disclosures', 'offer-of-judgment']
 		}),
@@ -424,14 +424,14 @@ export function events(_: unknown, day: (n: number) => PlainDate): Plan[] {
 			time: '14:00',
 			docket: []
 		}),
-		p('Dock 4 sublease', 'motion-filed', -7, { name: 'to dismiss' }),
-		p('Dock 4 sublease', 'motion-filed', -2, { name: 'to transfer', unchecked: true }),
+		item('Dock 4 sublease', 'motion-filed', -7, { name: 'to dismiss' }),
+		item('Dock 4 sublease', 'motion-filed', -2, { name: 'to transfer', unchecked: true }),
 		ahead('Dock 4 sublease', 'hearing-of-a-motion', 16, -4, {
 			name: 'to dismiss',
 			time: '09:30',
 			docket: []
 		}),
-		p('Fog bell collision', 'judgment-entered', -19, {
+		item('Fog bell collision', 'judgment-entered', -19, {
 			docket: [
 				'new-trial',
 				'alter-or-amend-the-judgment',
@@ -439,22 +439,22 @@ export function events(_: unknown, day: (n: number) => PlainDate): Plan[] {
 				'notice-of-appeal'
 			]
 		}),
-		p('Fog bell collision', 'costs-taxed-by-the-clerk', -5),
-		p('Turnstile patent', 'request-for-admission-served', -26, {
+		item('Fog bell collision', 'costs-taxed-by-the-clerk', -5),
+		item('Turnstile patent', 'request-for-admission-served', -26, {
 			service: 'mail',
 			name: 'Second set'
 		}),
-		p('Turnstile patent', 'close-of-all-discovery', -20),
-		p('Turnstile patent', 'magistrate-judge-s-nondispositive-order-served', -10, {
+		item('Turnstile patent', 'close-of-all-discovery', -20),
+		item('Turnstile patent', 'magistrate-judge-s-nondispositive-order-served', -10, {
 			service: 'electronic',
 			name: 'claim terms'
 		}),
-		p('Galley fire subrogation', 'other-side-s-expert-disclosure', -13),
-		p('Galley fire subrogation', 'offer-of-judgment-served', -6, {
+		item('Galley fire subrogation', 'other-side-s-expert-disclosure', -13),
+		item('Galley fire subrogation', 'offer-of-judgment-served', -6, {
 			service: 'mail',
 			unchecked: true
 		}),
-		p('Diesel overcharge', 'pretrial-disclosures-served', -8, { service: 'electronic' }),
+		item('Diesel overcharge', 'pretrial-disclosures-served', -8, { service: 'electronic' }),
 		ahead('Diesel overcharge', 'trial-date', 37, -90, {
 			docket: ['pretrial-disclosures', 'offer-of-judgment']
 		}),
@@ -463,30 +463,32 @@ export function events(_: unknown, day: (n: number) => PlainDate): Plan[] {
 			time: '11:00',
 			docket: []
 		}),
-		p('Season ticket class action', 'class-certification-order-entered', -11),
-		p('Season ticket class action', 'administrative-motion-filed', -3, { name: 'to seal' }),
-		p('Season ticket class action', 'interrogatories-served', -75, {
+		item('Season ticket class action', 'class-certification-order-entered', -11),
+		item('Season ticket class action', 'administrative-motion-filed', -3, { name: 'to seal' }),
+		item('Season ticket class action', 'interrogatories-served', -75, {
 			service: 'electronic',
 			name: 'To plaintiffs'
 		}),
-		p('Breakwater wake damage', 'rule-12-motion-served', -17, { service: 'electronic' }),
-		p('Breakwater wake damage', 'amended-pleading-served', -4, {
+		item('Breakwater wake damage', 'rule-12-motion-served', -17, { service: 'electronic' }),
+		item('Breakwater wake damage', 'amended-pleading-served', -4, {
 			service: 'mail',
 			unchecked: true
 		}),
-		p('Chief engineer dismissal', 'request-for-waiver-of-service-sent', -20, {
+		item('Chief engineer dismissal', 'request-for-waiver-of-service-sent', -20, {
 			docket: ['return-the-waiver', 'answer-or-rule-12-motion']
 		}),
-		p('Harbor pilot fees', 'complaint-filed', -35),
-		p('Harbor pilot fees', 'state-complaint-served-on-a-defendant', -25, { service: 'personal' }),
-		p('Ramp hydraulics failure', 'notice-of-removal-filed', -9, {
+		item('Harbor pilot fees', 'complaint-filed', -35),
+		item('Harbor pilot fees', 'state-complaint-served-on-a-defendant', -25, {
+			service: 'personal'
+		}),
+		item('Ramp hydraulics failure', 'notice-of-removal-filed', -9, {
 			docket: ['motion-to-remand', 'answer-if-none-before-removal'],
 			unchecked: true
 		}),
-		p('Left luggage robbery', 'judgment-entered', -320, {
+		item('Left luggage robbery', 'judgment-entered', -320, {
 			docket: ['notice-of-appeal', 'attorney-s-fees-motion']
 		}),
-		p('Left luggage robbery', 'order-on-the-last-post-judgment-motion-entered', -33, {
+		item('Left luggage robbery', 'order-on-the-last-post-judgment-motion-entered', -33, {
 			missed: 'notice-of-appeal'
 		})
 	];

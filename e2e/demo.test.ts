@@ -7,17 +7,19 @@ import { join } from 'node:path';
 import { it } from 'node:test';
 import Database from 'better-sqlite3';
 import { totals } from '#core/costs/run.ts';
-import { runLines } from '#server/costs/queries.ts';
-import type { World } from '#server/command.ts';
-import { verifyAudit } from '#server/trust/audit.ts';
+import { verifyAudit } from '#server/access/audit.ts';
+import type { Application } from '#server/app/application.ts';
+import { listRunLines } from '#server/costs/queries.ts';
+import { all, scalar } from '#server/db/sql.ts';
+import { demoFolder, TEST_NOW } from '../demo/once.ts';
 
 function make(today: string): { db: Database.Database; end(): void } {
 	const data = mkdtempSync(join(tmpdir(), 'kite-demo-'));
-	const r = spawnSync(process.execPath, ['--import', 'tsx', 'demo/make.ts'], {
+	const child = spawnSync(process.execPath, ['--import', 'tsx', 'demo/make.ts'], {
 		env: { ...process.env, KITE_DATA: data, KITE_TODAY: today },
 		encoding: 'utf8'
 	});
-	assert.equal(r.status, 0, `${today}: ${r.stderr}`);
+	assert.equal(child.status, 0, `${today}: ${child.stderr}`);
 	const db = new Database(join(data, 'kite-pen.db'), { readonly: true });
 	return {
 		db,
@@ -28,7 +30,7 @@ function make(today: string): { db: Database.Database; end(): void } {
 	};
 }
 const count = (db: Database.Database, sql: string) =>
-	db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${sql}`).get()!.n;
+	scalar(db, `SELECT count(*) AS n FROM ${sql}`);
 
 for (const today of ['2026-11-29', '2028-02-29', '2026-12-26'])
 	it(`is made on ${today}, whole`, () => {
@@ -50,22 +52,22 @@ for (const today of ['2026-11-29', '2028-02-29', '2026-12-26'])
 			'one date was missed'
 		);
 		assert.ok(verifyAudit(db).ok);
-		for (const r of db.prepare<[], { id: string }>('SELECT id FROM cost_run').all())
-			assert.ok(totals(runLines({ db } as World, r.id)).agrees);
+		for (const row of all<{ id: string }>(db, 'SELECT id FROM cost_run'))
+			assert.ok(totals(listRunLines({ db } as Application, row.id)).agrees);
 		end();
 	});
 it('is the same each time, but for ids and keys', () => {
-	const facts = () => {
-		const { db, end } = make('2026-11-23');
-		const all = [
+	const facts = (db: Database.Database) =>
+		[
 			'SELECT number, title FROM matter ORDER BY number',
 			'SELECT name FROM person ORDER BY rowid',
 			'SELECT title, date, state FROM deadline ORDER BY date, title, state',
 			'SELECT sum(minutes) FROM time_entry',
 			'SELECT sum(cents) FROM cost_line'
-		].map((s) => db.prepare(s).all());
-		end();
-		return all;
-	};
-	assert.deepEqual(facts(), facts());
+		].map((text) => all(db, text));
+	const { db, end } = make(TEST_NOW);
+	const shared = new Database(join(demoFolder(), 'kite-pen.db'), { readonly: true });
+	assert.deepEqual(facts(db), facts(shared));
+	shared.close();
+	end();
 });

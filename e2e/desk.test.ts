@@ -12,18 +12,20 @@ let browser: Browser;
 let io: Desk;
 let clerk: Desk;
 const scratch = mkdtempSync(join(tmpdir(), 'kite-desk-'));
-const kiteOf = (d: Desk, title: string) =>
-	d.page.$eval(`[data-deadline="${title}"] [data-kite]`, (e) => e.getAttribute('data-kite'));
+const kiteOf = (desk: Desk, title: string) =>
+	desk.page.$eval(`[data-deadline="${title}"] [data-kite]`, (element) =>
+		element.getAttribute('data-kite')
+	);
 
 /** The address of a matter by its title. */
-async function matter(d: Desk, title: string): Promise<string> {
-	await d.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
-	return (await d.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
+async function matter(desk: Desk, title: string): Promise<string> {
+	await desk.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
+	return (await desk.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
 }
 
 describe('a day at the desk', { timeout: 600_000 }, () => {
 	before(async () => {
-		house = await openHouse('demo/make.ts');
+		house = await openHouse('demo');
 		browser = await openBrowser();
 		io = await sit(browser, house.origin, 'okafor');
 		clerk = await sit(browser, house.origin, 'castellan');
@@ -77,26 +79,27 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 	});
 
 	it('shows what was missed, broken and red, until someone settles it', async () => {
-		const d = await sit(browser, house.origin, 'lindqvist');
-		await d.sees('1 missed');
-		await d.go('/docket?show=missed');
-		assert.equal(await kiteOf(d, 'Notice of appeal'), 'missed');
-		await d.sees('Left luggage robbery');
-		await d.page.browserContext().close();
+		const desk = await sit(browser, house.origin, 'lindqvist');
+		await desk.sees('1 missed');
+		await desk.go('/docket?show=missed');
+		assert.equal(await kiteOf(desk, 'Notice of appeal'), 'missed');
+		await desk.sees('Left luggage robbery');
+		await desk.page.browserContext().close();
 	});
 
 	it('moves only the chosen dates of an event', async () => {
 		const hull = await matter(io, 'Sablewood');
 		await io.go(`${hull}/docket`);
 		await io.change('trial-date');
-		const before = await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) =>
-			e.getAttribute('data-date')
+		const before = await io.page.$eval(
+			'[data-deadline="Pretrial disclosures"] [data-date]',
+			(element) => element.getAttribute('data-date')
 		);
 		await io.fill('to', '2027-09-13');
 		await io.sees('3 dates');
 		await io.press('Choose', 'aside[aria-label="If the event moves"]');
 		await io.page.evaluate(() =>
-			[...document.querySelectorAll<HTMLInputElement>('input[name="only"]')]
+			[...document.querySelectorAll<HTMLInputElement>('input[name="only"][type="checkbox"]')]
 				.find((i) => i.closest('label')!.textContent!.includes('Pretrial'))!
 				.click()
 		);
@@ -105,14 +108,14 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		await io.misses('nothing is saved yet');
 		await io.settled();
 		assert.equal(
-			await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (e) =>
-				e.getAttribute('data-date')
+			await io.page.$eval('[data-deadline="Pretrial disclosures"] [data-date]', (element) =>
+				element.getAttribute('data-date')
 			),
 			before
 		);
 		assert.equal(
-			await io.page.$eval('[data-deadline="Expert disclosures"] [data-date]', (e) =>
-				e.getAttribute('data-date')
+			await io.page.$eval('[data-deadline="Expert disclosures"] [data-date]', (element) =>
+				element.getAttribute('data-date')
 			),
 			'2027-06-15'
 		);

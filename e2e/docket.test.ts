@@ -10,19 +10,21 @@ import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
 let house: House;
 let browser: Browser;
 let io: Desk, clerk: Desk;
-const address = async (d: Desk, title: string): Promise<string> => {
-	await d.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
-	return (await d.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
+const address = async (desk: Desk, title: string): Promise<string> => {
+	await desk.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
+	return (await desk.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
 };
-const dateOf = (d: Desk, title: string) =>
-	d.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
-const wait = (d: Desk, sel: string) => d.page.waitForSelector(sel);
+const dateOf = (desk: Desk, title: string) =>
+	desk.page.$eval(`[data-deadline="${title}"] [data-date]`, (element) =>
+		element.getAttribute('data-date')
+	);
+const wait = (desk: Desk, sel: string) => desk.page.waitForSelector(sel);
 
 describe('the docket in depth', { timeout: 600_000 }, () => {
 	let pier = '',
 		slip = '';
 	before(async () => {
-		house = await openHouse('demo/make.ts');
+		house = await openHouse('demo');
 		browser = await openBrowser();
 		io = await sit(browser, house.origin, 'okafor');
 		clerk = await sit(browser, house.origin, 'castellan');
@@ -78,7 +80,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		assert.deepEqual(
 			await clerk.page.$$eval('section[data-event="motion-return-date"]', (all) =>
 				[...all.at(-1)!.querySelectorAll('[data-deadline="Serve motion papers"] [data-date]')].map(
-					(e) => e.getAttribute('data-date')
+					(element) => element.getAttribute('data-date')
 				)
 			),
 			['2027-02-26']
@@ -105,7 +107,9 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.sees('no rule sets this date any more');
 		assert.deepEqual(
 			await io.page.$$eval('main form button, main button', (all) =>
-				all.map((b) => b.textContent!.trim()).filter((t) => /^(Confirm|I do not agree)/.test(t))
+				all
+					.map((b) => b.textContent!.trim())
+					.filter((text) => /^(Confirm|I do not agree)/.test(text))
 			),
 			['I do not agree']
 		);
@@ -148,8 +152,8 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.press('Move the date', '[role="dialog"]');
 		await io.sees('The reason is missing.');
 		await io.fill('Reason', 'Stipulated');
-		await io.page.$eval('[role="dialog"] input[value="agreement"]', (e) =>
-			(e as HTMLInputElement).click()
+		await io.page.$eval('[role="dialog"] input[value="agreement"]', (input) =>
+			(input as HTMLInputElement).click()
 		);
 		await io.press('Move the date', '[role="dialog"]');
 		await io.sees('by agreement, the rule gives 13 Aug 2027');
@@ -161,9 +165,9 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.sees('The internal date lies after the date itself');
 		await io.fill('Our own earlier date', '20 Aug 2027');
 		await io.fill('Place', 'Clerk of the court');
-		const exhibit = await io.page.$eval('[role="dialog"] input[name="exhibits"]', (e) => {
-			(e as HTMLInputElement).click();
-			return e.closest('label')!.textContent.trim();
+		const exhibit = await io.page.$eval('[role="dialog"] input[name="exhibits"]', (input) => {
+			(input as HTMLInputElement).click();
+			return input.closest('label')!.textContent.trim();
 		});
 		await io.press('Keep', '[role="dialog"]');
 		await io.sees('ours 20 Aug 2027');
@@ -212,7 +216,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await wait(io, '[data-deadline="Privilege log"]');
 		await io.press('Timeline');
 		await wait(io, '[data-mark="Privilege log"]');
-		const width = () => io.page.$eval('[aria-label^="Timeline"] > div', (e) => e.clientWidth);
+		const width = () => io.page.$eval('[aria-label^="Timeline"] > div', (item) => item.clientWidth);
 		const before = await width();
 		await io.press('Show fewer days');
 		await io.page.waitForFunction(
@@ -264,14 +268,16 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.press('Add the closure', '[role="dialog"]');
 		await clerk.sees('wait for a decision');
 		await clerk.go('/docket/changes');
-		const matter = await clerk.page.$eval('[data-matter]', (e) => e.getAttribute('data-matter')!);
+		const matter = await clerk.page.$eval('[data-matter]', (element) =>
+			element.getAttribute('data-matter')!
+		);
 		const section = `[data-matter="${matter}"]`;
 		await clerk.press('Leave as it is', section);
 		await clerk.press('Leave', section);
 		await clerk.sees('Say why the date stays as it is.');
 		await clerk.fill('Why they stay', 'Already filed');
 		await clerk.press('Leave', section);
-		await clerk.page.waitForFunction((s) => !document.querySelector(s), {}, section);
+		await clerk.page.waitForFunction((text) => !document.querySelector(text), {}, section);
 		await io.go('/docket/closures');
 		await io.sees('Day of mourning');
 		assert.equal(
@@ -298,8 +304,8 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		const write = (from: string, to: string) =>
 			clerk.page.$eval(
 				'textarea[name="yaml"]',
-				(t, a, b) => {
-					const area = t as HTMLTextAreaElement;
+				(item, a, b) => {
+					const area = item as HTMLTextAreaElement;
 					area.value = area.value.replace(a, b);
 					area.dispatchEvent(new Event('input', { bubbles: true }));
 				},
@@ -313,8 +319,8 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.fill('What changed', 'Steel takes longer');
 		await clerk.press('Save this version');
 		await clerk.sees('still says');
-		await clerk.page.$eval('textarea[name="yaml"]', (t) => {
-			const area = t as HTMLTextAreaElement;
+		await clerk.page.$eval('textarea[name="yaml"]', (item) => {
+			const area = item as HTMLTextAreaElement;
 			area.value = area.value.replace(/version: .*/, 'version: "2"');
 			area.dispatchEvent(new Event('input', { bubbles: true }));
 		});
@@ -338,34 +344,40 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		);
 		const get = (as: string) =>
 			io.page.evaluate(async (a) => {
-				const r = await fetch(`/docket/report/export?go=1&from=2026-11-23&to=2027-03-31&as=${a}`);
-				return [r.status, r.headers.get('content-type'), (await r.text()).slice(0, 30)] as const;
+				const response = await fetch(
+					`/docket/report/export?go=1&from=2026-11-23&to=2027-03-31&as=${a}`
+				);
+				return [
+					response.status,
+					response.headers.get('content-type'),
+					(await response.text()).slice(0, 30)
+				] as const;
 			}, as);
 		assert.match((await get('pdf'))[2], /^%PDF/);
 		assert.match((await get('xlsx'))[2], /^PK/);
 		assert.match((await get('ics'))[2], /^BEGIN:VCALENDAR/);
 		assert.equal((await get('doc'))[0], 404);
 		await io.press('By mail');
-		await io.page.$eval('[role="dialog"] input[value="stf_castellan"]', (e) =>
-			(e as HTMLInputElement).click()
+		await io.page.$eval('[role="dialog"] input[value="stf_castellan"]', (input) =>
+			(input as HTMLInputElement).click()
 		);
 		await io.press('Send to 1 colleague');
 		await io.sees('Sent to 1 colleague.');
 		await clerk.page.waitForFunction(
-			async () => (await (await fetch('/post?q=Docket+report')).text()).includes('Docket report:'),
+			async () => (await (await fetch('/mail?q=Docket+report')).text()).includes('Docket report:'),
 			{ timeout: 20_000, polling: 700 }
 		);
 	});
 
 	it('counts a date for any court, keeps the question in the address, and through the pen line', async () => {
 		await io.go(
-			'/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'
+			'/docket/calculator?court=us-ca-superior&from=2027-01-25&amount=16&unit=cd&way=before&service=electronic'
 		);
 		assert.equal(await io.attribute('[data-result]', 'data-result'), '2026-12-28');
 		await io.select('Served', 'Not served');
 		await wait(io, '[data-result="2026-12-30"]');
-		assert.match(io.page.url(), /n=16/);
-		await io.go('/count?court=mars&n=3');
+		assert.match(io.page.url(), /amount=16/);
+		await io.go('/docket/calculator?court=mars&amount=3');
 		await io.sees('There is no court “mars” here.');
 		await io.go('/');
 		await io.page.keyboard.press('/');
@@ -395,7 +407,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await wait(io, 'input[aria-label="Calendar address"]');
 		const at = await io.page.$eval(
 			'input[aria-label="Calendar address"]',
-			(e) => (e as HTMLInputElement).value
+			(input) => (input as HTMLInputElement).value
 		);
 		const first = await fetch(at);
 		assert.equal(first.status, 200);
@@ -425,11 +437,13 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	it('says on the day sheet that a reminder was seen, and keeps a ladder of its own for a matter', async () => {
 		await io.go('/');
 		await wait(io, '[data-reminder]');
-		const first = await io.page.$eval('[data-reminder]', (e) => e.getAttribute('data-reminder')!);
+		const first = await io.page.$eval('[data-reminder]', (element) =>
+			element.getAttribute('data-reminder')!
+		);
 		const n = await io.page.$$eval(`[data-reminder="${first}"]`, (all) => all.length);
 		await io.press('seen', `[data-reminder="${first}"]`);
 		await io.page.waitForFunction(
-			(f, k) => document.querySelectorAll(`[data-reminder="${f}"]`).length < k,
+			(text, index) => document.querySelectorAll(`[data-reminder="${text}"]`).length < index,
 			{},
 			first,
 			n
@@ -507,7 +521,12 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		};
 		const rooms = await says('/docket');
 		assert.match(rooms[1]!, /Second check \d+/);
-		for (const path of ['/docket/report', '/rulebooks', '/rulebooks/us-federal', '/count'])
+		for (const path of [
+			'/docket/report',
+			'/rulebooks',
+			'/rulebooks/us-federal',
+			'/docket/calculator'
+		])
 			assert.deepEqual(await says(path), rooms, path);
 	});
 

@@ -1,7 +1,7 @@
-/** An empty house: people, business units and rates, no matter. */
-import { openWorld, readSettings } from '#server/world.ts';
+import { openApplication } from '#server/open.ts';
+import { readSettings } from '#server/settings.ts';
 import { makeHouse } from '../demo/house.ts';
 
-const world = openWorld(readSettings(process.env));
+const world = openApplication(readSettings(process.env));
 await makeHouse(world, false);
 world.db.close();

@@ -4,77 +4,106 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { startSession } from '#server/access/accounts.ts';
+import { makeClock } from '#server/app/clock.ts';
+import { openDb } from '#server/db/open.ts';
+import { COOKIE } from '#server/http/cookie.ts';
+import { copyDemo, TEST_NOW } from '../demo/once.ts';
 
-export const TODAY = '2026-11-23';
-/** Every house opens at the same minute: no test depends on the hour it is run at. */
-const NOW = `${TODAY}T15:00`;
-const home = process.env.KITE_HOME ?? process.cwd();
+export const TODAY = TEST_NOW.slice(0, 10);
+const home = fileURLToPath(new URL('..', import.meta.url));
 
 const freePort = () =>
 	new Promise<number>((resolve) => {
-		const s = createServer().listen(0, '127.0.0.1', () => {
-			const port = (s.address() as { port: number }).port;
-			s.close(() => resolve(port));
+		const item = createServer().listen(0, '127.0.0.1', () => {
+			const port = (item.address() as { port: number }).port;
+			item.close(() => resolve(port));
 		});
 	});
 
 export type House = { origin: string; data: string; port: number; stop(): Promise<number | null> };
 
-/** Starts the built application. `seed`: the script that makes its data. */
-export async function openHouse(seed: 'demo/make.ts' | 'e2e/empty.ts'): Promise<House> {
+/** Houses by their address: their data is at hand where somebody sits down. */
+const houses = new Map<string, House>();
+
+/** Starts the built application with the demo data, or with the people alone. */
+export async function openHouse(seed: 'demo' | 'empty'): Promise<House> {
 	const data = mkdtempSync(join(tmpdir(), 'kite-'));
 	const port = await freePort();
 	const origin = `http://localhost:${port}`;
 	const env = {
 		...process.env,
 		KITE_DATA: data,
-		KITE_HOME: home,
-		KITE_TODAY: NOW,
+		KITE_TODAY: TEST_NOW,
 		PORT: String(port),
 		KITE_ORIGIN: origin,
 		KITE_LOG: 'error'
 	};
-	const made = spawnSync(process.execPath, ['--import', 'tsx', join(home, seed)], {
-		cwd: home,
-		env,
-		encoding: 'utf8'
-	});
-	if (made.status !== 0) throw new Error(`${seed} failed: ${made.stderr}`);
-	const server: ChildProcess = spawn(process.execPath, [join(home, 'bin/demo.mjs')], {
+	if (seed === 'demo') copyDemo(data);
+	else makeEmpty(env);
+	const server = spawn(process.execPath, [join(home, 'bin/demo.mjs')], {
 		cwd: home,
 		env,
 		stdio: ['ignore', 'pipe', 'pipe']
 	});
-	let said = '';
-	server.stdout!.on('data', (d: Buffer) => (said += d.toString()));
-	server.stderr!.on('data', (d: Buffer) => {
-		said += d.toString();
-		process.stderr.write(d);
-	});
 	const ended = new Promise<number | null>((resolve) =>
 		server.once('exit', (code) => resolve(code))
 	);
-	for (let i = 0; ; i++) {
-		try {
-			if ((await fetch(`${origin}/healthz`)).ok) break;
-		} catch {
-			/* not yet */
-		}
-		if (i > 1200 || server.exitCode !== null) throw new Error(`the server did not start: ${said}`);
-		await new Promise((r) => setTimeout(r, 100));
-	}
-	return {
+	await untilOpen(server, origin);
+	const house: House = {
 		origin,
 		data,
 		port,
 		async stop() {
 			server.kill('SIGTERM');
 			const code = await ended;
+			houses.delete(origin);
 			rmSync(data, { recursive: true, force: true });
 			return code;
 		}
 	};
+	houses.set(origin, house);
+	return house;
+}
+
+function makeEmpty(env: NodeJS.ProcessEnv): void {
+	const made = spawnSync(process.execPath, ['--import', 'tsx', join(home, 'e2e/empty.ts')], {
+		cwd: home,
+		env,
+		encoding: 'utf8'
+	});
+	if (made.status !== 0) throw new Error(`the empty house could not be made: ${made.stderr}`);
+}
+
+async function untilOpen(server: ChildProcess, origin: string): Promise<void> {
+	let said = '';
+	server.stdout?.on('data', (part: Buffer) => (said += part.toString()));
+	server.stderr?.on('data', (part: Buffer) => {
+		said += part.toString();
+		process.stderr.write(part);
+	});
+	for (let tries = 0; tries < 2400 && server.exitCode === null; tries++) {
+		const open = await fetch(`${origin}/healthz`).then(
+			(response) => response.ok,
+			() => false
+		);
+		if (open) return;
+		await new Promise((resolve) => setTimeout(resolve, 50));
+	}
+	throw new Error(`the server did not start: ${said}`);
+}
+
+/** A session of a colleague, without the form: one test of its own signs in through that. */
+export function openSession({ data }: House, login: string): string {
+	const clock = makeClock('America/Los_Angeles', TEST_NOW);
+	const db = openDb(join(data, 'kite-pen.db'), () => clock.today());
+	try {
+		return startSession({ db, clock }, { id: `stf_${login}`, login });
+	} finally {
+		db.close();
+	}
 }
 
 export async function openBrowser(): Promise<Browser> {
@@ -107,24 +136,24 @@ export class Desk {
 		await this.page.goto(this.origin + path, { waitUntil: 'load' });
 		await this.settled();
 	}
-	/** The application's script has taken over, and no request is under way. */
+	/** The application's script has taken over, the page is where it goes, and no request is under way. */
 	async settled() {
-		await this.page.waitForFunction(() => document.readyState === 'complete');
-		// A hint, not a test: a worker's request is now and then never reported as ended. What must be seen is asked for by name.
-		await this.page.waitForNetworkIdle({ idleTime: 250, timeout: 6_000 }).catch(() => undefined);
+		await this.page.waitForFunction(
+			() => document.documentElement.dataset.ready === 'yes' && requests() === 0
+		);
 	}
 	/** Clicks the button or link whose name is, or begins with, these words. */
 	async press(name: string, within = 'body') {
 		await this.page
-			.waitForFunction((n, w) => find(n, w) !== null, {}, name, within)
+			.waitForFunction((n, word) => find(n, word) !== null, {}, name, within)
 			.catch(async () => {
 				throw new Error(
 					`no button or link "${name}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
 				);
 			});
-		const handle = await this.page.evaluateHandle((n, w) => find(n, w), name, within);
-		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).evaluate((e) =>
-			e.scrollIntoView({ block: 'center' })
+		const handle = await this.page.evaluateHandle((n, word) => find(n, word), name, within);
+		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).evaluate(
+			(element) => element.scrollIntoView({ block: 'center' })
 		);
 		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
 		await handle.dispose();
@@ -138,7 +167,7 @@ export class Desk {
 	}
 	async control(label: string) {
 		const found = await this.page
-			.waitForFunction((l) => control(l), {}, label)
+			.waitForFunction((text) => control(text), {}, label)
 			.catch(async () => {
 				throw new Error(
 					`no field "${label}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
@@ -147,50 +176,59 @@ export class Desk {
 		return found.asElement() as import('puppeteer-core').ElementHandle<HTMLInputElement>;
 	}
 	async fill(label: string, value: string) {
-		const c = await this.control(label);
-		await c.evaluate((e) => {
-			e.scrollIntoView({ block: 'center' });
-			e.focus();
-			if ('select' in e) e.select();
+		const item = await this.control(label);
+		await item.evaluate((input) => {
+			input.scrollIntoView({ block: 'center' });
+			input.focus();
+			if ('select' in input) input.select();
 		});
 		await this.page.keyboard.press('Backspace');
-		if (value) await c.type(value);
+		if (value) await item.type(value);
 	}
 	/** Chooses an option of a select by its words. */
 	async select(label: string, option: string) {
-		const c = await this.control(label);
-		const value = await c.evaluate(
-			(e, o) =>
-				[...(e as unknown as HTMLSelectElement).options].find((x) => x.text.includes(o))?.value ??
-				null,
+		const item = await this.control(label);
+		const value = await item.evaluate(
+			(input, text) =>
+				[...(input as unknown as HTMLSelectElement).options].find((x) => x.text.includes(text))
+					?.value ?? null,
 			option
 		);
 		if (value === null) throw new Error(`"${label}" has no option "${option}"`);
-		await c.select(value);
+		await item.select(value);
 	}
 	/** Types into a field that finds, and takes the first thing found that has these words. */
 	async choose(label: string, typed: string, option = typed) {
 		await this.fill(label, typed);
 		await this.page.waitForFunction(
-			(o) =>
-				[...document.querySelectorAll('[role="option"]')].some((e) => e.textContent!.includes(o)),
+			(text) =>
+				[...document.querySelectorAll('[role="option"]')].some((element) =>
+					element.textContent!.includes(text)
+				),
 			{},
 			option
 		);
-		const h = await this.page.evaluateHandle(
-			(o) =>
-				[...document.querySelectorAll('[role="option"]')].find((e) => e.textContent!.includes(o))!,
+		const item = await this.page.evaluateHandle(
+			(text) =>
+				[...document.querySelectorAll('[role="option"]')].find((element) =>
+					element.textContent!.includes(text)
+				)!,
 			option
 		);
-		await (h.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
+		await (item.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
 	}
 	text = () => this.page.evaluate(() => document.body.innerText);
 	async sees(words: string | RegExp, timeout = 15_000) {
 		const source =
-			typeof words === 'string' ? words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&') : words.source;
+			typeof words === 'string'
+				? words
+						.replace(/\s+/g, ' ')
+						.trim()
+						.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+				: words.source;
 		await this.page
 			.waitForFunction(
-				(s) => new RegExp(s).test(document.body.innerText.replace(/\s+/g, ' ')),
+				(text) => new RegExp(text).test(document.body.innerText.replace(/\s+/g, ' ')),
 				{ timeout },
 				source
 			)
@@ -202,10 +240,10 @@ export class Desk {
 	}
 	/** Waits until the words are gone. */
 	async misses(words: string) {
-		await this.page.waitForFunction((s) => !document.body.innerText.includes(s), {}, words);
+		await this.page.waitForFunction((text) => !document.body.innerText.includes(text), {}, words);
 	}
 	attribute = (selector: string, name: string) =>
-		this.page.$eval(selector, (e, n) => e.getAttribute(n), name);
+		this.page.$eval(selector, (element, n) => element.getAttribute(n), name);
 	async shot(path: string) {
 		await this.settled();
 		await this.page.screenshot({ path: path as `${string}.png` });
@@ -213,8 +251,14 @@ export class Desk {
 }
 
 declare function find(name: string, within: string): Element | null;
+/** How many requests are under way. */
+declare function requests(): number;
 declare function control(label: string): HTMLElement | null;
 const finders = `
+let underWay = 0;
+const plainFetch = window.fetch;
+window.fetch = (...of) => { underWay++; return plainFetch(...of).finally(() => setTimeout(() => underWay--, 0)); };
+function requests() { return underWay; }
 function seen(e) { const r = e.getBoundingClientRect(); return r.width > 0 && r.height > 0; }
 function nameOf(e) { return (e.getAttribute('aria-label') || e.innerText || e.value || '').replace(/\\s+/g, ' ').trim(); }
 function find(name, within) {
@@ -248,16 +292,11 @@ export async function sit(
 	page.setDefaultTimeout(20_000);
 	const desk = new Desk(page, origin);
 	if (login) {
-		await desk.go('/sign-in');
-		await desk.fill('Name', login);
-		await desk.fill('Password', 'larkhaven');
-		await desk.press('Sign in');
-		await page
-			.waitForFunction(() => location.pathname === '/')
-			.catch(async () => {
-				throw new Error('not signed in: ' + (await desk.text()));
-			});
-		await desk.settled();
+		const house = houses.get(origin);
+		if (!house) throw new Error(`no house is open at ${origin}`);
+		const value = openSession(house, login);
+		await context.setCookie({ name: COOKIE, value, domain: 'localhost', path: '/' });
+		await desk.go('/');
 	}
 	return desk;
 }

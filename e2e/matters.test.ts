@@ -11,24 +11,24 @@ let house: House;
 let browser: Browser;
 let io: Desk, wes: Desk, ops: Desk;
 const scratch = mkdtempSync(join(tmpdir(), 'kite-matters-'));
-async function matter(d: Desk, title: string): Promise<string> {
-	await d.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`);
-	return (await d.page.$$eval(
+async function matter(desk: Desk, title: string): Promise<string> {
+	await desk.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`);
+	return (await desk.page.$$eval(
 		'a[data-row]',
-		(all, t) => all.find((a) => a.textContent!.includes(t))!.getAttribute('href'),
+		(all, index) => all.find((a) => a.textContent!.includes(index))!.getAttribute('href'),
 		title
 	))!;
 }
-const path = (d: Desk) => d.page.evaluate(() => location.pathname);
-const download = async (d: Desk, address: string) =>
-	d.page.evaluate(async (a) => {
-		const r = await fetch(a);
-		return [r.status, r.headers.get('content-type'), await r.text()] as const;
+const path = (desk: Desk) => desk.page.evaluate(() => location.pathname);
+const download = async (desk: Desk, address: string) =>
+	desk.page.evaluate(async (a) => {
+		const response = await fetch(a);
+		return [response.status, response.headers.get('content-type'), await response.text()] as const;
 	}, address);
 
 describe('matters, people, requests', { timeout: 900_000 }, () => {
 	before(async () => {
-		house = await openHouse('demo/make.ts');
+		house = await openHouse('demo');
 		browser = await openBrowser();
 		[io, wes, ops] = [
 			await sit(browser, house.origin, 'okafor'),
@@ -80,11 +80,14 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.go(request);
 		await io.press('Open a matter', 'aside');
 		await io.sees('From request');
-		assert.equal(await (await io.control('Title')).evaluate((e) => e.value), 'Souvenir shop lease');
+		assert.equal(
+			await (await io.control('Title')).evaluate((input) => input.value),
+			'Souvenir shop lease'
+		);
 		assert.equal(
 			await (
 				await io.control('Priority')
-			).evaluate((e) => (e as unknown as HTMLSelectElement).value),
+			).evaluate((input) => (input as unknown as HTMLSelectElement).value),
 			'high'
 		);
 		await io.select('Kind', 'Real estate');
@@ -121,9 +124,11 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		const tabTo = async (label: string) => {
 			for (let i = 0; i < 40; i++) {
 				if (
-					await io.page.evaluate((l) => {
-						const e = document.activeElement as HTMLInputElement | null;
-						return (e?.labels?.[0]?.innerText ?? e?.innerText ?? '').trim().startsWith(l);
+					await io.page.evaluate((text) => {
+						const input = document.activeElement as HTMLInputElement | null;
+						return (input?.labels?.[0]?.innerText ?? input?.innerText ?? '')
+							.trim()
+							.startsWith(text);
 					}, label)
 				)
 					return;
@@ -143,8 +148,8 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await tabTo('Opponent');
 		await io.page.keyboard.type('Brand New Opponent');
 		await io.page.waitForFunction(() =>
-			[...document.querySelectorAll('[role="option"]')].some((e) =>
-				e.textContent!.includes('make a new card')
+			[...document.querySelectorAll('[role="option"]')].some((element) =>
+				element.textContent!.includes('make a new card')
 			)
 		);
 		await io.page.keyboard.press('ArrowDown');
@@ -322,7 +327,9 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.press('Show 8 columns');
 		await io.page.waitForFunction(() => location.search.includes('tasks'));
 		await io.page.waitForFunction(() =>
-			[...document.querySelectorAll('th')].some((t) => t.textContent!.includes('Open tasks'))
+			[...document.querySelectorAll('th')].some((element) =>
+				element.textContent!.includes('Open tasks')
+			)
 		);
 		await io.page.evaluate(() =>
 			[...document.querySelectorAll<HTMLAnchorElement>('th a')]
@@ -362,7 +369,7 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		assert.match(text, /Open tasks/);
 		const lines = text.trim().split('\r\n').length - 1;
 		assert.equal(lines, (await io.page.$$('a[data-row]')).length);
-		await io.go('/overview');
+		await io.go('/figures');
 		await io.press('Terminals');
 		await io.page.waitForFunction(
 			() => location.pathname === '/matters' && location.search.includes('unit=')
@@ -409,11 +416,11 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		assert.ok(total > 120, `${total}`);
 		for (let i = 0; i < 30 && (await n()) < total; i++) {
 			await io.page.evaluate(() => document.querySelector('main')!.scrollTo(0, 1e7));
-			await new Promise((r) => setTimeout(r, 150));
+			await new Promise((item) => setTimeout(item, 150));
 		}
 		assert.equal(await n(), total);
 		assert.equal(
-			new Set(await io.page.$$eval('[data-entry]', (all) => all.map((e, i) => `${i}`))).size,
+			new Set(await io.page.$$eval('[data-entry]', (all) => all.map((each, i) => `${i}`))).size,
 			total
 		);
 	});
@@ -435,7 +442,9 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.press('Mark the exhibit');
 		await io.sees('admitted 23 Nov');
 		const order = () =>
-			io.page.$$eval('[data-witness]', (all) => all.map((e) => e.getAttribute('data-witness')));
+			io.page.$$eval('[data-witness]', (all) =>
+				all.map((each) => each.getAttribute('data-witness'))
+			);
 		const before = await order();
 		await io.press(`${before[1]} up`);
 		await io.page.waitForFunction(
@@ -452,7 +461,8 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 			await io.go('/docket?show=open');
 			return io.page.$$eval(
 				'[data-deadline]',
-				(all) => all.map((e) => e.textContent!).filter((t) => t.includes('Pier 9')).length
+				(all) =>
+					all.map((each) => each.textContent!).filter((text) => text.includes('Pier 9')).length
 			);
 		};
 		const before = await dates();

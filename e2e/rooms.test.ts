@@ -17,27 +17,27 @@ let io: Desk;
 let pier = '';
 
 type Found = { id: string; impact: string; nodes: { target: string[]; failureSummary: string }[] };
-async function faults(d: Desk): Promise<string[]> {
-	await d.settled();
+async function faults(desk: Desk): Promise<string[]> {
+	await desk.settled();
 	// The page's own policy allows no foreign script: axe goes in by the debugger.
-	await d.page.setBypassCSP(true);
-	await d.page.reload({ waitUntil: 'load' });
-	await d.settled();
-	await d.page.addScriptTag({ path: axe });
-	const found = (await d.page.evaluate(
+	await desk.page.setBypassCSP(true);
+	await desk.page.reload({ waitUntil: 'load' });
+	await desk.settled();
+	await desk.page.addScriptTag({ path: axe });
+	const found = (await desk.page.evaluate(
 		async () =>
 			(
 				await (
-					window as unknown as { axe: { run(o: object): Promise<{ violations: unknown[] }> } }
+					window as unknown as { axe: { run(item: object): Promise<{ violations: unknown[] }> } }
 				).axe.run({ resultTypes: ['violations'] })
 			).violations
 	)) as Found[];
-	await d.page.setBypassCSP(false);
+	await desk.page.setBypassCSP(false);
 	return found
-		.filter((v) => v.impact === 'serious' || v.impact === 'critical')
+		.filter((item) => item.impact === 'serious' || item.impact === 'critical')
 		.map(
-			(v) =>
-				`${v.id}: ${v.nodes
+			(item) =>
+				`${item.id}: ${item.nodes
 					.slice(0, 3)
 					.map((n) => `${n.target.join(' ')} ${n.failureSummary}`)
 					.join(' | ')}`
@@ -46,7 +46,7 @@ async function faults(d: Desk): Promise<string[]> {
 
 describe('the demo house', { timeout: 600_000 }, () => {
 	before(async () => {
-		house = await openHouse('demo/make.ts');
+		house = await openHouse('demo');
 		browser = await openBrowser();
 	});
 	after(async () => {
@@ -66,7 +66,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			all.map((a) => [a.textContent, a.getAttribute('href')])
 		);
 		assert.ok(rows.length >= 38, `${rows.length} matters`);
-		pier = rows.find((r) => r[0] === 'Pier 9 passenger fall')![1]!;
+		pier = rows.find((row) => row[0] === 'Pier 9 passenger fall')![1]!;
 		await io.go('/docket');
 		assert.ok((await io.page.$$('[data-deadline]')).length >= 25);
 		await io.go('/documents');
@@ -81,7 +81,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.go('/documents');
 		const paper = await io.page.evaluate(() =>
 			[...document.querySelectorAll('tr')]
-				.find((t) => t.textContent!.includes('signed, sealed'))!
+				.find((element) => element.textContent!.includes('signed, sealed'))!
 				.querySelector('a')!
 				.getAttribute('href')!
 		);
@@ -105,7 +105,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 				'/people?q=group',
 				'/interest',
 				'/requests',
-				'/overview',
+				'/figures',
 				'/docket',
 				'/docket?view=timeline',
 				'/docket?view=month',
@@ -115,7 +115,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 				'/docket/report',
 				'/rulebooks',
 				'/rulebooks/us-ny-supreme',
-				'/count?court=us-ca-superior&n=16&unit=cd&way=before&from=2027-01-25',
+				'/docket/calculator?court=us-ca-superior&amount=16&unit=cd&way=before&from=2027-01-25',
 				`${pier}/docket?view=timeline`,
 				`${pier}/docket?view=month`,
 				`${pier}/docket?view=list&when=all`,
@@ -123,9 +123,9 @@ describe('the demo house', { timeout: 600_000 }, () => {
 				paper,
 				`${paper}/sign`,
 				'/time'
-			].map((p): [Desk, string] => [io, p]),
-			...['/costs', run, '/post', '/kinds', '/kinds/litigation', '/imports'].map(
-				(p): [Desk, string] => [ops, p]
+			].map((text): [Desk, string] => [io, text]),
+			...['/costs', run, '/mail', '/kinds', '/kinds/litigation', '/imports'].map(
+				(text): [Desk, string] => [ops, text]
 			),
 			[wes, '/'],
 			[wes, '/requests'],
@@ -133,9 +133,9 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			[clerk, '/rulebooks/new']
 		];
 		const all: string[] = [];
-		for (const [d, path] of views) {
-			await d.go(path);
-			for (const f of await faults(d)) all.push(`${path}: ${f}`);
+		for (const [desk, path] of views) {
+			await desk.go(path);
+			for (const fault of await faults(desk)) all.push(`${path}: ${fault}`);
 		}
 		assert.deepEqual(all, []);
 	});
@@ -154,7 +154,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 					'/people',
 					'/interest',
 					'/requests',
-					'/overview',
+					'/figures',
 					'/docket',
 					'/docket?view=timeline',
 					'/docket?view=month',
@@ -164,7 +164,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 					'/docket/report',
 					'/rulebooks',
 					'/rulebooks/us-ca-superior',
-					'/count?n=21',
+					'/docket/calculator?amount=21',
 					`${pier}/docket?view=timeline`,
 					`${pier}/docket?view=month`,
 					'/documents',
@@ -173,10 +173,10 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			],
 			[390, ['/', '/matters', pier, '/requests', '/time']]
 		] as const) {
-			const d = await sit(browser, house.origin, 'okafor', { width, height: 800 });
+			const desk = await sit(browser, house.origin, 'okafor', { width, height: 800 });
 			for (const path of paths) {
-				await d.go(path);
-				const over = await d.page.evaluate(
+				await desk.go(path);
+				const over = await desk.page.evaluate(
 					() =>
 						Math.max(
 							document.documentElement.scrollWidth,
@@ -185,7 +185,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 				);
 				assert.ok(over <= 1, `${path} is ${over} px too wide at ${width}`);
 			}
-			await d.page.browserContext().close();
+			await desk.page.browserContext().close();
 		}
 	});
 
@@ -193,7 +193,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.go('/matters');
 		await io.page.keyboard.press('n');
 		await io.page.waitForSelector('[role="dialog"]');
-		const k = io.page.keyboard;
+		const item = io.page.keyboard;
 		for (
 			let i = 0;
 			i < 10 &&
@@ -202,16 +202,16 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			));
 			i++
 		)
-			await k.press('Tab');
-		await k.type('Gangway camera request');
-		await k.press('Escape');
+			await item.press('Tab');
+		await item.type('Gangway camera request');
+		await item.press('Escape');
 		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
 		await io.page.reload();
 		await io.settled();
-		await k.press('n');
+		await item.press('n');
 		await io.page.waitForSelector('[role="dialog"]');
 		assert.equal(
-			await (await io.control('Title')).evaluate((e) => e.value),
+			await (await io.control('Title')).evaluate((input) => input.value),
 			'Gangway camera request'
 		);
 		const reach = async (name: string) => {
@@ -224,11 +224,11 @@ describe('the demo house', { timeout: 600_000 }, () => {
 				));
 				i++
 			)
-				await k.press('Tab');
+				await item.press('Tab');
 		};
 		await reach('unitId');
-		await k.type('Term');
-		await k.press('Enter').catch(() => undefined);
+		await item.type('Term');
+		await item.press('Enter').catch(() => undefined);
 		for (
 			let i = 0;
 			i < 30 &&
@@ -237,13 +237,13 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			));
 			i++
 		)
-			await k.press('Tab');
-		await k.press('Enter');
+			await item.press('Tab');
+		await item.press('Enter');
 		await io.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
 		await io.sees('Gangway camera request');
-		await k.press('?');
+		await item.press('?');
 		await io.sees('to the pen line');
-		await k.press('?');
+		await item.press('?');
 	});
 
 	it('refuses files that are not what they say, and too large ones, beside the field', async () => {
@@ -262,19 +262,20 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			Buffer.concat([Buffer.from('%PDF-1.7\n'), Buffer.alloc(60 * 1024 * 1024)])
 		);
 		await io.sees('a file may have at most 50 MB');
-		assert.equal(await (await io.control('Name')).evaluate((e) => e.value), 'Kept name');
+		assert.equal(await (await io.control('Name')).evaluate((input) => input.value), 'Kept name');
 		// The server itself refuses, too, when the form's own look is gone round.
 		const status = await io.page.evaluate(async (path) => {
-			const f = new FormData();
-			f.set('matterId', 'x');
-			f.set('folder', 'Internal');
-			f.set('mark', '');
-			f.set('file', new File(['%PDF-1.7', new Uint8Array(60 * 1024 * 1024)], 'big.pdf'));
+			const data = new FormData();
+			const { value } = document.querySelector<HTMLInputElement>('input[name="matterId"]')!;
+			data.set('matterId', value);
+			data.set('folder', 'Internal');
+			data.set('mark', '');
+			data.set('file', new File(['%PDF-1.7', new Uint8Array(60 * 1024 * 1024)], 'big.pdf'));
 			return (
 				await (
 					await fetch(`${path}/documents?/upload`, {
 						method: 'POST',
-						body: f,
+						body: data,
 						headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
 					})
 				).text()
@@ -307,7 +308,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.press('Save the facts');
 		await io.sees('The title is longer than 500 characters.');
 		assert.equal(
-			(await (await io.control('Title')).evaluate((e) => e.value)).length,
+			(await (await io.control('Title')).evaluate((input) => input.value)).length,
 			510,
 			'what was typed is kept'
 		);
@@ -329,10 +330,10 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			'/documents',
 			'/time',
 			'/costs',
-			'/post',
+			'/mail',
 			'/people',
 			'/interest',
-			'/overview',
+			'/figures',
 			'/kinds',
 			'/imports',
 			pier,
@@ -343,16 +344,18 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			await wes.sees('There is no such page, or it is not yours to see.');
 		}
 		for (const path of ['/api/pen?line=pier', '/api/people?q=a'])
-			assert.equal(await wes.page.evaluate(async (p) => (await fetch(p)).status, path), 404);
+			assert.equal(await wes.page.evaluate(async (text) => (await fetch(text)).status, path), 404);
 	});
 
 	it('lets nobody in without a session, and no other site speak for one', async () => {
 		const get = async (path: string, init: RequestInit = {}) =>
 			fetch(house.origin + path, { redirect: 'manual', ...init });
-		for (const path of ['/', '/matters', pier, '/docket', '/documents', '/time', '/costs', '/post'])
+		for (const path of ['/', '/matters', pier, '/docket', '/documents', '/time', '/costs', '/mail'])
 			assert.equal((await get(path)).status, 303, path);
 		assert.equal((await get('/api/pen?line=x')).status, 401);
-		const cookie = (await io.page.browserContext().cookies()).find((c) => c.name === 'kite')!;
+		const cookie = (await io.page.browserContext().cookies()).find(
+			(cooky) => cooky.name === 'kite'
+		)!;
 		const forged = await get('/matters?/open', {
 			method: 'POST',
 			headers: {
@@ -370,7 +373,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		assert.doesNotMatch(csp, /script-src[^;]*unsafe/);
 		assert.equal(page.headers.get('x-content-type-options'), 'nosniff');
 		const health = await get('/healthz');
-		assert.deepEqual([health.status, await health.json()], [200, { ok: true }]);
+		assert.deepEqual([health.status, await health.json()], [200, { ok: true, failingJobs: [] }]);
 	});
 
 	it('does not start for real with a setting missing or unsafe, and says which', () => {
@@ -413,11 +416,11 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	it('backs up while it runs, and the copy opens', () => {
 		const to = join(scratch, 'copy');
 		const env = { ...process.env, KITE_DATA: house.data };
-		const r = spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], {
+		const child = spawnSync(process.execPath, ['--import', 'tsx', 'bin/backup.ts', to], {
 			env,
 			encoding: 'utf8'
 		});
-		assert.equal(r.status, 0, r.stderr);
+		assert.equal(child.status, 0, child.stderr);
 		const audit = spawnSync(process.execPath, ['--import', 'tsx', 'bin/audit.ts'], {
 			env: { ...process.env, KITE_DATA: to },
 			encoding: 'utf8'

@@ -7,17 +7,17 @@ const only = process.argv[3] ? new Set(process.argv[3].split(',')) : null;
 const size = { width: Number(process.argv[4] ?? 1280), height: 800 };
 const all = folder !== 'docs/screenshots';
 mkdirSync(folder, { recursive: true });
-const house = await openHouse('demo/make.ts');
+const house = await openHouse('demo');
 const browser = await openBrowser();
 const wants = (...names: string[]) => !only || names.some((n) => only.has(n));
-const shot = async (d: Desk, name: string) => {
-	if (wants(name)) await d.shot(`${folder}/${name}.png`);
+const shot = async (desk: Desk, name: string) => {
+	if (wants(name)) await desk.shot(`${folder}/${name}.png`);
 };
-const matter = async (d: Desk, title: string) => {
-	await d.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`);
-	return (await d.page.$$eval(
+const matter = async (desk: Desk, title: string) => {
+	await desk.go(`/matters?who=all&closed=1&q=${encodeURIComponent(title)}`);
+	return (await desk.page.$$eval(
 		'a[data-row]',
-		(rows, t) => rows.find((a) => a.textContent!.includes(t))!.getAttribute('href'),
+		(rows, index) => rows.find((a) => a.textContent!.includes(index))!.getAttribute('href'),
 		title
 	))!;
 };
@@ -69,7 +69,7 @@ try {
 	}
 	if (wants('calculator')) {
 		await io.go(
-			'/count?court=us-ca-superior&from=2027-01-25&n=16&unit=cd&way=before&service=electronic'
+			'/docket/calculator?court=us-ca-superior&from=2027-01-25&amount=16&unit=cd&way=before&service=electronic'
 		);
 		await shot(io, 'calculator');
 	}
@@ -77,8 +77,8 @@ try {
 		const clerk = await sit(browser, house.origin, 'castellan', size);
 		if (wants('editor')) {
 			await clerk.go('/rulebooks/own.vessel-purchase/edit');
-			await clerk.page.$eval('textarea[name="yaml"]', (t) => {
-				const area = t as HTMLTextAreaElement;
+			await clerk.page.$eval('textarea[name="yaml"]', (item) => {
+				const area = item as HTMLTextAreaElement;
 				area.value = area.value
 					.replace('count: -21d', 'count: -28d')
 					.replace(/version: .*/, 'version: "2"');
@@ -86,7 +86,7 @@ try {
 			});
 			await clerk.sees(/Condition survey report/);
 			await clerk.settled();
-			await new Promise((r) => setTimeout(r, 900));
+			await new Promise((item) => setTimeout(item, 900));
 			await shot(clerk, 'editor');
 		}
 		if (wants('timeline-form') && all) {
@@ -184,7 +184,7 @@ try {
 		await shot(io, 'interest');
 	}
 	if (all && wants('figures')) {
-		await io.go('/overview');
+		await io.go('/figures');
 		await shot(io, 'figures');
 	}
 	if (wants('opening')) {
@@ -230,9 +230,9 @@ try {
 		const mail = await sit(browser, house.origin, 'haddad', size);
 		// Mail goes out by a job, a batch at a time.
 		for (let i = 0; i < 30; i++) {
-			await mail.go('/post?q=signer1');
+			await mail.go('/mail?q=signer1');
 			if ((await mail.text()).includes('signer1@')) break;
-			await new Promise((r) => setTimeout(r, 1000));
+			await new Promise((item) => setTimeout(item, 1000));
 		}
 		await mail.page.evaluate(() =>
 			[...document.querySelectorAll<HTMLButtonElement>('li button')]

@@ -17,33 +17,37 @@ const scratch = mkdtempSync(join(tmpdir(), 'kite-out-'));
 
 /** The bytes behind an address, with a desk's session. */
 async function bytes(desk: Desk, path: string): Promise<Buffer> {
-	const b64 = await desk.page.evaluate(async (p) => {
-		const r = await fetch(p);
-		const a = new Uint8Array(await r.arrayBuffer());
-		let s = '';
-		for (const x of a) s += String.fromCharCode(x);
-		return `${r.status} ${btoa(s)}`;
+	const b64 = await desk.page.evaluate(async (text) => {
+		const response = await fetch(text);
+		const a = new Uint8Array(await response.arrayBuffer());
+		let value = '';
+		for (const x of a) value += String.fromCharCode(x);
+		return `${response.status} ${btoa(value)}`;
 	}, path);
 	assert.match(b64, /^200 /, path);
 	return Buffer.from(b64.slice(4), 'base64');
 }
-const db = <T>(sql: string, ...p: unknown[]): T[] => {
-	const d = new Database(join(house.data, 'kite-pen.db'), { readonly: true });
+const db = <T>(sql: string, ...params: unknown[]): T[] => {
+	const item = new Database(join(house.data, 'kite-pen.db'), { readonly: true });
 	try {
-		return d.prepare<unknown[], T>(sql).all(...p);
+		return item.prepare<unknown[], T>(sql).all(...params);
 	} finally {
-		d.close();
+		item.close();
 	}
 };
 const kite = (desk: Desk, title: string) =>
-	desk.page.$eval(`[data-deadline="${title}"] [data-kite]`, (e) => e.getAttribute('data-kite'));
+	desk.page.$eval(`[data-deadline="${title}"] [data-kite]`, (element) =>
+		element.getAttribute('data-kite')
+	);
 const dateOf = (desk: Desk, title: string) =>
-	desk.page.$eval(`[data-deadline="${title}"] [data-date]`, (e) => e.getAttribute('data-date'));
+	desk.page.$eval(`[data-deadline="${title}"] [data-date]`, (element) =>
+		element.getAttribute('data-date')
+	);
 function pdfsig(pdf: Buffer): string {
 	const path = join(scratch, `${Math.random()}.pdf`);
 	writeFileSync(path, pdf);
-	const r = spawnSync('pdfsig', [path], { encoding: 'utf8' });
-	return r.stdout + r.stderr;
+	const child = spawnSync('pdfsig', [path], { encoding: 'utf8' });
+	return child.stdout + child.stderr;
 }
 const pdftotext = (pdf: Buffer) => {
 	const path = join(scratch, `${Math.random()}.pdf`);
@@ -53,7 +57,7 @@ const pdftotext = (pdf: Buffer) => {
 
 describe('the thread', { timeout: 600_000 }, () => {
 	before(async () => {
-		house = await openHouse('e2e/empty.ts');
+		house = await openHouse('empty');
 		browser = await openBrowser();
 	});
 	after(async () => {
@@ -62,16 +66,24 @@ describe('the thread', { timeout: 600_000 }, () => {
 	});
 
 	it('1. signs in, refuses a wrong password, and offers no demo people without demo data', async () => {
-		const d = await sit(browser, house.origin);
-		await d.go('/sign-in');
-		assert.doesNotMatch(await d.text(), /Demo people/);
-		await d.fill('Name', 'okafor');
-		await d.fill('Password', 'wrong');
-		await d.press('Sign in');
-		await d.sees('The name or the password is not right.');
-		assert.equal(await d.page.$eval('#login', (e) => (e as HTMLInputElement).value), 'okafor');
-		okafor = await sit(browser, house.origin, 'okafor');
-		const cookie = (await okafor.page.browserContext().cookies()).find((c) => c.name === 'kite')!;
+		const desk = await sit(browser, house.origin);
+		await desk.go('/sign-in');
+		assert.doesNotMatch(await desk.text(), /Demo people/);
+		await desk.fill('Name', 'okafor');
+		await desk.fill('Password', 'wrong');
+		await desk.press('Sign in');
+		await desk.sees('The name or the password is not right.');
+		assert.equal(
+			await desk.page.$eval('#login', (element) => (element as HTMLInputElement).value),
+			'okafor'
+		);
+		await desk.fill('Password', 'larkhaven');
+		await desk.press('Sign in');
+		await desk.page.waitForFunction(() => location.pathname === '/');
+		okafor = desk;
+		const cookie = (await okafor.page.browserContext().cookies()).find(
+			(cooky) => cooky.name === 'kite'
+		)!;
 		assert.ok(cookie.httpOnly && cookie.sameSite === 'Lax');
 		clerk = await sit(browser, house.origin, 'castellan');
 		await okafor.sees('No dates are docketed');
@@ -125,7 +137,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('in the past');
 		// The picture and the sentences come from one trace: the strip's last cell of the count is the 21st.
 		assert.equal(
-			await okafor.page.$eval('[data-count] .cell.result i', (e) => e.textContent),
+			await okafor.page.$eval('[data-count] .cell.result i', (element) => element.textContent),
 			'21'
 		);
 		await okafor.fill('On', '9 Nov 2026');
@@ -226,14 +238,14 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.press('Assemble a letter');
 		await okafor.select('Template', 'Letter on the matter');
 		await okafor.sees('Recipient, name');
-		const asked = await okafor.page.$$eval('input[name^="field-"]', (all) =>
-			all.map((e) => e.getAttribute('name'))
+		const asked = await okafor.page.$$eval('input[name^="values."]', (all) =>
+			all.map((each) => each.getAttribute('name'))
 		);
 		assert.deepEqual(asked, [
-			'field-recipient.name',
-			'field-recipient.address',
-			'field-matter.caseNumber',
-			'field-purpose'
+			'values.recipient.name',
+			'values.recipient.address',
+			'values.matter.caseNumber',
+			'values.purpose'
 		]);
 		await okafor.fill('Recipient, name', 'Zofia Müllersen');
 		await okafor.fill('Recipient, address', '12 Harbor Street');
@@ -266,9 +278,9 @@ describe('the thread', { timeout: 600_000 }, () => {
 		const place = async (x: number, y: number) => {
 			await okafor.page.waitForSelector('canvas[data-drawn="yes"]');
 			const page = (await okafor.page.$('button[aria-label="Place the field on page 1"]'))!;
-			await page.evaluate((e, at) => {
-				const r = e.getBoundingClientRect();
-				e.closest('main')!.scrollTop += r.top + r.height * at - 400;
+			await page.evaluate((button, at) => {
+				const item = button.getBoundingClientRect();
+				button.closest('main')!.scrollTop += item.top + item.height * at - 400;
 			}, y);
 			const box = (await page.boundingBox())!;
 			await okafor.page.mouse.click(box.x + box.width * x, box.y + box.height * y);
@@ -304,15 +316,15 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.page.waitForFunction((a) => location.pathname === a, {}, address);
 		await okafor.sees('with signers');
 
-		await clerk.go('/post');
+		await clerk.go('/mail');
 		for (let i = 0; i < 20 && !(await clerk.text()).includes('Please sign'); i++) {
-			await new Promise((r) => setTimeout(r, 500));
-			await clerk.go('/post');
+			await new Promise((item) => setTimeout(item, 500));
+			await clerk.go('/mail');
 		}
 		await clerk.press('Please sign: Letter on the matter');
 		const link = (await clerk.page.$eval(
 			'article a[href*="/sign/"]',
-			(e) => (e as HTMLAnchorElement).href
+			(item) => (item as HTMLAnchorElement).href
 		))!;
 		outsider = await sit(browser, house.origin);
 		await outsider.go(new URL(link).pathname);
@@ -367,7 +379,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 			i < 20 && db("SELECT 1 FROM post WHERE subject LIKE 'Signed:%'").length < 2;
 			i++
 		)
-			await new Promise((r) => setTimeout(r, 500));
+			await new Promise((item) => setTimeout(item, 500));
 		assert.equal(
 			db("SELECT 1 FROM post WHERE subject LIKE 'Signed:%' AND attachments LIKE '%signed.pdf%'")
 				.length,
@@ -404,7 +416,9 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.press('Log', 'main');
 		await okafor.sees('a day has 24');
 		assert.deepEqual(
-			db<{ minutes: number }>('SELECT minutes FROM time_entry ORDER BY id').map((e) => e.minutes),
+			db<{ minutes: number }>('SELECT minutes FROM time_entry ORDER BY id').map(
+				(item) => item.minutes
+			),
 			[24, 84],
 			'rounded up to six minutes'
 		);
@@ -476,8 +490,9 @@ describe('the thread', { timeout: 600_000 }, () => {
 			.trim()
 			.split('\r\n')
 			.slice(1)
-			.map((l) => l.split(','));
-		const sum = (i: number) => rows.reduce((a, r) => a + Math.round(Number(r[i] || 0) * 100), 0);
+			.map((line) => line.split(','));
+		const sum = (i: number) =>
+			rows.reduce((a, row) => a + Math.round(Number(row[i] || 0) * 100), 0);
 		assert.equal(sum(6), 69300);
 		assert.equal(sum(7), 69300);
 		await okafor.go('/time?week=2026-10-30');
@@ -508,13 +523,13 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
 		await okafor.sees('Restricted');
 		const hidden = /LF-2026-\d{4}/.exec(new URL(okafor.page.url()).pathname)![0];
-		const look = async (d: Desk, words: string) => {
-			await d.go('/');
-			await d.page.keyboard.press('/');
-			await d.page.keyboard.type(words);
-			await d.page.waitForSelector('[role="listbox"]');
-			await d.settled();
-			return d.page.$eval('[role="listbox"]', (e) => (e as HTMLElement).innerText);
+		const look = async (desk: Desk, words: string) => {
+			await desk.go('/');
+			await desk.page.keyboard.press('/');
+			await desk.page.keyboard.type(words);
+			await desk.page.waitForSelector('[role="listbox"]');
+			await desk.settled();
+			return desk.page.$eval('[role="listbox"]', (element) => (element as HTMLElement).innerText);
 		};
 		assert.match(await look(okafor, 'quayside'), /Quayside whisper/);
 		assert.match(await look(okafor, 'halyard'), /Halyard Staffing LLC/);

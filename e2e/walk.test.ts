@@ -9,6 +9,7 @@ import { after, before, describe, it } from 'node:test';
 import Database from 'better-sqlite3';
 import { PEOPLE } from '../demo/house.ts';
 import { openHouse, type House } from './house.ts';
+import { exists, one, scalar } from '#server/db/sql.ts';
 
 let house: House;
 const cookies = new Map<string, string>();
@@ -48,17 +49,18 @@ const json = (login: string, method: string, path: string, body: unknown) =>
 	});
 
 function routes(dir = 'src/routes', at = ''): string[] {
-	return readdirSync(dir, { withFileTypes: true }).flatMap((e) =>
-		e.isDirectory()
-			? routes(join(dir, e.name), /^\(.*\)$/.test(e.name) ? at : `${at}/${e.name}`)
-			: /^\+(page\.server|page|server)\.(ts|svelte)$/.test(e.name)
+	return readdirSync(dir, { withFileTypes: true }).flatMap((entry) =>
+		entry.isDirectory()
+			? routes(join(dir, entry.name), /^\(.*\)$/.test(entry.name) ? at : `${at}/${entry.name}`)
+			: /^\+(page\.server|page|server)\.(ts|svelte)$/.test(entry.name)
 				? [at || '/']
 				: []
 	);
 }
 
 /** Where each route is walked; null: it has its own test for who may enter (a signing link, signing in and out, health). */
-const WALK: Record<string, (() => string[]) | null> = {
+type Stop = string | [path: string, body: unknown];
+const WALK: Record<string, (() => Stop[]) | null> = {
 	'/': () => ['/'],
 	'/matters': () => ['/matters?who=all', '/matters?who=all&q=Heron', '/matters?who=all&closed=1'],
 	'/matters/[number]': () => [`/matters/${hidden.number}`],
@@ -75,7 +77,7 @@ const WALK: Record<string, (() => string[]) | null> = {
 		'/matters/export?who=all&closed=1&as=csv&cols=number,title,opponent,references,fact:entity',
 		'/matters/export?who=all&closed=1&as=csv&q=Heron'
 	],
-	'/overview': () => ['/overview'],
+	'/figures': () => ['/figures'],
 	'/people': () => [
 		'/people',
 		'/people?q=Heron',
@@ -108,7 +110,7 @@ const WALK: Record<string, (() => string[]) | null> = {
 		'/docket?view=month',
 		'/docket?show=all&matter=' + hidden.number
 	],
-	'/docket/check': () => ['/docket/check', `/docket/check?date=${hidden.deadline}`],
+	'/docket/check': () => ['/docket/check', `/docket/check?deadline=${hidden.deadline}`],
 	'/docket/changes': () => ['/docket/changes'],
 	'/docket/closures': () => ['/docket/closures'],
 	'/docket/report': () => [
@@ -122,8 +124,7 @@ const WALK: Record<string, (() => string[]) | null> = {
 	'/rulebooks/[id]': () => ['/rulebooks/us-federal.ca-nd'],
 	'/rulebooks/[id]/edit': () => ['/rulebooks/us-federal/edit'],
 	'/rulebooks/[id]/yaml': () => ['/rulebooks/us-federal/yaml'],
-	'/count': () => ['/count?court=us-federal&n=21'],
-	'/api/book': null,
+	'/docket/calculator': () => ['/docket/calculator?court=us-federal&amount=21'],
 	'/staff': () => ['/staff'],
 	'/feed/[token]': null,
 	'/documents': () => ['/documents', '/documents?q=Heron'],
@@ -140,8 +141,8 @@ const WALK: Record<string, (() => string[]) | null> = {
 	'/costs/[id]': () => [`/costs/${run}`],
 	'/costs/[id]/journal': () => [`/costs/${run}/journal`],
 	'/costs/[id]/statement-[unit]': () => [`/costs/${run}/statement-unit_5`],
-	'/post': () => ['/post', '/post?q=Heron', '/post?page=2'],
-	'/post/[id]/[n]': () => [`/post/${hidden.post}/0`],
+	'/mail': () => ['/mail', '/mail?q=Heron', '/mail?page=2'],
+	'/mail/[id]/[n]': () => [`/mail/${hidden.post}/0`],
 	'/people/[id]': () => [`/people/${hidden.person}`, `/people/${hidden.card}`],
 	'/api/pen': () => [
 		'/api/pen?line=heron',
@@ -150,11 +151,41 @@ const WALK: Record<string, (() => string[]) | null> = {
 		'/api/pen?line=secret+paper'
 	],
 	'/api/people': () => ['/api/people?q=a'],
-	'/api/propose': null,
-	'/api/moves': () => [
-		`/api/moves?event=${hidden.event}&to=2026-11-20`,
-		`/api/moves?deadline=${hidden.deadline}&by=%2B7d&how=order`
+	'/api/counts/[id]': () => [`/api/counts/${hidden.deadline}`],
+	'/api/preview/event': () => [
+		['/api/preview/event', { matterId: hidden.id, eventKey: 'complaint-filed', date: '2026-11-16' }]
 	],
+	'/api/preview/move': () => [['/api/preview/move', { eventId: hidden.event, to: '2026-11-20' }]],
+	'/api/preview/reschedule': () => [
+		['/api/preview/reschedule', { deadlineId: hidden.deadline, how: 'order', by: '+7d' }]
+	],
+	'/api/preview/order': () => [
+		[
+			'/api/preview/order',
+			{
+				matterId: hidden.id,
+				book: 'us-federal.ca-nd',
+				sort: 'standing order',
+				title: 'An order',
+				dated: '2026-11-16',
+				lines: [
+					{
+						do: 'replace',
+						event: 'complaint-filed',
+						rule: 'serve-each-defendant',
+						count: '+60d'
+					}
+				]
+			}
+		]
+	],
+	'/api/preview/closure': () => [
+		[
+			'/api/preview/closure',
+			{ book: 'us-federal', date: '2027-02-16', kind: 'holiday', name: 'Closed' }
+		]
+	],
+	'/api/preview/book': () => [['/api/preview/book', { yaml: 'book: own.x' }]],
 	'/sign/[token]': null,
 	'/sign/[token]/file': null,
 	'/sign-in': null,
@@ -164,9 +195,9 @@ const WALK: Record<string, (() => string[]) | null> = {
 
 describe('the walk through every route', { timeout: 600_000 }, () => {
 	before(async () => {
-		house = await openHouse('demo/make.ts');
-		for (const [login] of PEOPLE) {
-			const r = await fetch(`${house.origin}/sign-in?/demo`, {
+		house = await openHouse('demo');
+		for (const { login } of PEOPLE) {
+			const response = await fetch(`${house.origin}/sign-in?/demo`, {
 				method: 'POST',
 				redirect: 'manual',
 				headers: {
@@ -176,60 +207,59 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 				},
 				body: `login=${login}&to=/`
 			});
-			assert.equal(r.status, 303, login);
-			cookies.set(login, r.headers.get('set-cookie')!.split(';')[0]!);
+			assert.equal(response.status, 303, login);
+			cookies.set(login, response.headers.get('set-cookie')!.split(';')[0]!);
 		}
 		// Something of every sort on the restricted matter, made by those who are on it.
 		const db = new Database(join(house.data, 'kite-pen.db'));
-		const m = db
-			.prepare<[], { id: string; number: string; title: string }>(
-				"SELECT id, number, title FROM matter WHERE title = 'Project Heron'"
-			)
-			.get()!;
+		const item = one<{ id: string; number: string; title: string }>(
+			db,
+			"SELECT id, number, title FROM matter WHERE title = 'Project Heron'"
+		);
 		const form = (path: string, fields: Record<string, string>) => {
-			const f = new FormData();
-			for (const [k, v] of Object.entries(fields)) f.set(k, v);
+			const data = new FormData();
+			for (const [key, value] of Object.entries(fields)) data.set(key, value);
 			return get('okafor', path, {
 				method: 'POST',
-				body: f,
+				body: data,
 				headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
 			});
 		};
-		const f = new FormData();
-		for (const [k, v] of Object.entries({
-			matterId: m.id,
+		const other = new FormData();
+		for (const [key, value] of Object.entries({
+			matterId: item.id,
 			folder: 'Internal',
 			mark: 'privileged',
 			name: 'Secret paper'
 		}))
-			f.set(k, v);
-		f.set('file', new File(['Heron contents'], 'secret.txt'));
-		await get('okafor', `/matters/${m.number}/documents?/upload`, {
+			other.set(key, value);
+		other.set('file', new File(['Heron contents'], 'secret.txt'));
+		await get('okafor', `/matters/${item.number}/documents?/upload`, {
 			method: 'POST',
-			body: f,
+			body: other,
 			headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
 		});
-		await form(`/matters/${m.number}?/edit`, {
-			matterId: m.id,
+		await form(`/matters/${item.number}?/edit`, {
+			matterId: item.id,
 			fields: JSON.stringify({ rulebook: 'us-federal.ca-nd', 'fact:entity': 'Heron Entity' })
 		});
-		await form(`/matters/${m.number}?/role`, {
-			matterId: m.id,
-			personId: 'new',
+		await form(`/matters/${item.number}?/role`, {
+			matterId: item.id,
+			personId: '',
 			newName: 'Heron Holdings',
 			newKind: 'organization',
 			role: 'counterparty'
 		});
-		await form('/interest?/check', { names: 'Heron Holdings', matterId: m.id });
+		await form('/interest?/check', { names: 'Heron Holdings', matterId: item.id });
 		// A request that went into the restricted matter.
 		const asked = new FormData();
-		for (const [k, v] of Object.entries({
+		for (const [key, value] of Object.entries({
 			send: '1',
 			about: 'Heron question',
 			unitId: 'unit_0',
 			words: 'About Heron'
 		}))
-			asked.set(k, v);
+			asked.set(key, value);
 		asked.set('files', new File(['Heron words'], 'heron.txt'));
 		await get('tarrant', '/requests?/write', {
 			method: 'POST',
@@ -237,18 +267,18 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
 		});
 		await form(
-			`/requests/${db.prepare<[], { id: string }>("SELECT id FROM request WHERE about = 'Heron question'").get()!.id}?/merge`,
-			{ number: m.number }
+			`/requests/${scalar<string>(db, "SELECT id FROM request WHERE about = 'Heron question'")}?/merge`,
+			{ number: item.number }
 		);
-		await form(`/matters/${m.number}/docket?/enter`, {
-			matterId: m.id,
+		await form(`/matters/${item.number}/docket?/enter`, {
+			matterId: item.id,
 			eventKey: 'complaint-filed',
 			date: '2026-11-16',
 			docket: 'serve-each-defendant',
 			name: 'Heron filing'
 		});
-		await form(`/matters/${m.number}/tasks?/add`, {
-			matterId: m.id,
+		await form(`/matters/${item.number}/tasks?/add`, {
+			matterId: item.id,
 			subject: 'Heron task',
 			assigneeId: 'stf_castellan',
 			by: 'day',
@@ -256,33 +286,36 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 		});
 		for (
 			let i = 0;
-			i < 30 && !db.prepare('SELECT 1 FROM post WHERE subject LIKE ?').get(`%${m.number}%`);
+			i < 30 &&
+			!exists(db, 'SELECT 1 FROM post WHERE subject LIKE @subject', {
+				subject: `%${item.number}%`
+			});
 			i++
 		)
-			await new Promise((r) => setTimeout(r, 500));
-		const one = (sql: string, ...p: unknown[]) =>
-			db.prepare<unknown[], { id: string }>(sql).get(...p)!.id;
+			await new Promise((each) => setTimeout(each, 500));
+		const idOf = (sql: string, ...params: unknown[]) =>
+			db.prepare<unknown[], { id: string }>(sql).get(...params)!.id;
 		hidden = {
-			...m,
-			deadline: one('SELECT id FROM deadline WHERE matter_id = ?', m.id),
-			event: one('SELECT id FROM event WHERE matter_id = ?', m.id),
-			document: one("SELECT id FROM document WHERE name = 'Secret paper'"),
-			post: one('SELECT id FROM post WHERE subject LIKE ?', `%${m.number}%`),
-			signer: one("SELECT id FROM signer WHERE staff_id = 'stf_okafor' LIMIT 1"),
-			person: one('SELECT person_id AS id FROM matter_role LIMIT 1'),
-			card: one("SELECT id FROM person WHERE name = 'Heron Holdings'"),
-			check: one("SELECT id FROM interest_check WHERE names LIKE '%Heron%'"),
-			request: one("SELECT id FROM request WHERE about = 'Heron question'"),
-			paper: one("SELECT id FROM request_file WHERE file_name = 'heron.txt'")
+			...item,
+			deadline: idOf('SELECT id FROM deadline WHERE matter_id = ?', item.id),
+			event: idOf('SELECT id FROM event WHERE matter_id = ?', item.id),
+			document: idOf("SELECT id FROM document WHERE name = 'Secret paper'"),
+			post: idOf('SELECT id FROM post WHERE subject LIKE ?', `%${item.number}%`),
+			signer: idOf("SELECT id FROM signer WHERE staff_id = 'stf_okafor' LIMIT 1"),
+			person: idOf('SELECT person_id AS id FROM matter_role LIMIT 1'),
+			card: idOf("SELECT id FROM person WHERE name = 'Heron Holdings'"),
+			check: idOf("SELECT id FROM interest_check WHERE names LIKE '%Heron%'"),
+			request: idOf("SELECT id FROM request WHERE about = 'Heron question'"),
+			paper: idOf("SELECT id FROM request_file WHERE file_name = 'heron.txt'")
 		};
-		run = one('SELECT id FROM cost_run ORDER BY made_at DESC LIMIT 1');
+		run = idOf('SELECT id FROM cost_run ORDER BY made_at DESC LIMIT 1');
 		db.close();
 	});
 	after(async () => void (await house?.stop()));
 
 	it('has an entry for every route', () => {
 		assert.deepEqual(
-			[...new Set(routes())].filter((r) => !(r in WALK)),
+			[...new Set(routes())].filter((route) => !(route in WALK)),
 			[]
 		);
 	});
@@ -297,29 +330,32 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 				assert.equal((await get(login, path)).status, 200, `${login} ${path}`);
 			assert.match(await (await get(login, '/api/pen?line=heron')).text(), /Project Heron/);
 		}
-		assert.match(await (await get('castellan', '/post')).text(), new RegExp(hidden.number));
+		assert.match(await (await get('castellan', '/mail')).text(), new RegExp(hidden.number));
 	});
 
 	it('shows nothing of it to anyone else, on any route', async () => {
 		const leak = new RegExp(
 			['Heron', 'Secret paper', hidden.id, hidden.document, hidden.deadline].join('|')
 		);
-		for (const [login] of PEOPLE)
+		for (const { login } of PEOPLE)
 			for (const [route, paths] of Object.entries(WALK)) {
 				if (INSIDE.has(login) || !paths) continue;
 				// The business partner asked it: the request is theirs, and only theirs.
 				if (login === 'tarrant' && (route === '/' || route.startsWith('/requests'))) continue;
-				for (const path of paths()) {
-					const r = await get(login, path);
-					const body = await r.text();
+				for (const stop of paths()) {
+					const [path, asked] = typeof stop === 'string' ? [stop] : stop;
+					const response = await (asked === undefined
+						? get(login, path)
+						: json(login, 'POST', path, asked));
+					const body = await response.text();
 					// The words of one's own question may come back in the field one typed them into.
 					const seen = body
 						.replaceAll(decodeURIComponent(path.split('q=')[1]?.split('&')[0] ?? '\u0000'), '')
 						.replaceAll(/line=[^"&]*/g, '');
 					assert.doesNotMatch(seen, leak, `${login} ${route} ${path}`);
 					assert.ok(
-						[200, 303, 400, 401, 403, 404].includes(r.status),
-						`${login} ${path} ${r.status}`
+						[200, 303, 400, 401, 403, 404].includes(response.status),
+						`${login} ${path} ${response.status}`
 					);
 					// A number one asks for in a filter finds nothing; a page of the matter itself is not there.
 					if (
@@ -327,7 +363,7 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 						!path.startsWith('/api') &&
 						!path.startsWith('/docket?')
 					)
-						assert.equal(r.status, 404, `${login} ${path}`);
+						assert.equal(response.status, 404, `${login} ${path}`);
 				}
 			}
 	});
@@ -359,10 +395,10 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 
 	it('answers the same for what is hidden and for what never was', async () => {
 		const words = async (path: string) => {
-			const r = await get('haddad', path);
+			const response = await get('haddad', path);
 			return [
-				r.status,
-				(await r.text())
+				response.status,
+				(await response.text())
 					.replace(/LF-2026-\d{4}|nonce="[^"]*"|doc_\w+|evt_\w+/g, '')
 					.match(/There is no such[^<"]*/)?.[0]
 			];
@@ -375,43 +411,58 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			[`/interest/${hidden.check}`, '/interest/chk_nothing'],
 			[`/requests/${hidden.request}`, '/requests/req_nothing'],
 			[`/matters/${hidden.number}/logbook/more`, '/matters/LF-2026-9998/logbook/more'],
-			[
-				`/api/moves?event=${hidden.event}&to=2026-11-20`,
-				'/api/moves?event=evt_nothing&to=2026-11-20'
-			]
+			[`/api/counts/${hidden.deadline}`, '/api/counts/due_nothing']
 		] as const)
 			assert.deepEqual(await words(a), await words(b), a);
-		const propose = async (matterId: string) => {
-			const r = await json('abernathy', 'POST', '/api/propose', {
-				matterId,
-				eventKey: 'complaint-filed',
-				date: '2026-11-16'
-			});
-			return [r.status, await r.text()];
+		const preview = async (what: string, body: object) => {
+			const response = await json('abernathy', 'POST', `/api/preview/${what}`, body);
+			return [response.status, await response.text()];
 		};
-		assert.deepEqual(await propose(hidden.id), await propose('mat_nothing'));
+		const event = { eventKey: 'complaint-filed', date: '2026-11-16' };
+		assert.deepEqual(
+			await preview('event', { ...event, matterId: hidden.id }),
+			await preview('event', { ...event, matterId: 'mat_nothing' })
+		);
+		const move = { to: '2026-11-20' };
+		assert.deepEqual(
+			await preview('move', { ...move, eventId: hidden.event }),
+			await preview('move', { ...move, eventId: 'evt_nothing' })
+		);
 		const line = async (number: string) => {
-			const r = await json('abernathy', 'POST', '/api/pen', { line: `0.4 ${number} call` });
-			return [r.status, (await r.text()).replace(number, '')];
+			const response = await json('abernathy', 'POST', '/api/pen', { line: `0.4 ${number} call` });
+			return [response.status, (await response.text()).replace(number, '')];
 		};
 		assert.deepEqual(await line(hidden.number), await line('LF-2026-9998'));
 	});
 
 	it('commits, refuses and takes back lines of the pen line', async () => {
 		const say = async (line: string, current = '') => {
-			const r = await json('okafor', 'POST', '/api/pen', { line, current });
-			return [r.status, (await r.json()) as { message: string; undo?: string }] as const;
+			const response = await json('okafor', 'POST', '/api/pen', { line, current });
+			return [
+				response.status,
+				(await response.json()) as {
+					message: string;
+					undo?: string;
+					errors: Record<string, string>;
+				}
+			] as const;
 		};
 		const [ok, logged] = await say('0.4 LF-2026-0010 call with the surveyor');
 		assert.equal(ok, 200);
 		assert.match(logged.message, /0\.4 h logged on Pier 9 passenger fall/);
 		assert.equal(
-			(await json('wardle', 'DELETE', '/api/pen', { entry: logged.undo })).status,
+			(await json('wardle', 'DELETE', '/api/pen', { entryId: logged.undo })).status,
 			404,
 			'only one’s own'
 		);
-		assert.equal((await json('okafor', 'DELETE', '/api/pen', { entry: logged.undo })).status, 200);
-		assert.equal((await json('okafor', 'DELETE', '/api/pen', { entry: logged.undo })).status, 404);
+		assert.equal(
+			(await json('okafor', 'DELETE', '/api/pen', { entryId: logged.undo })).status,
+			200
+		);
+		assert.equal(
+			(await json('okafor', 'DELETE', '/api/pen', { entryId: logged.undo })).status,
+			404
+		);
 		assert.equal((await say('note LF-2026-0010 the surveyor comes on Monday'))[0], 200);
 		assert.equal(
 			(await say('0.2 read the file', 'LF-2026-0010'))[0],
@@ -419,11 +470,11 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			'the matter on screen is meant'
 		);
 		assert.match(
-			(await say('0.4 LF-2026-9999 call'))[1].message,
+			(await say('0.4 LF-2026-9999 call'))[1].errors['']!,
 			/no matter LF-2026-9999 that you may see/
 		);
-		assert.match((await say('26 LF-2026-0010 call'))[1].message, /24 hours/);
-		assert.match((await say('bremner'))[1].message, /nothing to commit/);
+		assert.match((await say('26 LF-2026-0010 call'))[1].errors['']!, /24 hours/);
+		assert.match((await say('bremner'))[1].errors['']!, /nothing to commit/);
 		assert.equal(
 			(
 				await get('okafor', '/api/pen', {

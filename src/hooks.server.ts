@@ -1,52 +1,54 @@
-import { redirect, type Handle, type HandleServerError } from '@sveltejs/kit';
+/** What holds for every request: who asks, what may be seen without an account, the headers, the log. */
+import {
+	json,
+	redirect,
+	type Handle,
+	type HandleServerError,
+	type RequestEvent
+} from '@sveltejs/kit';
 import { building } from '$app/environment';
-import { logger, start, stop, theWorld } from '#server/world.ts';
-import { sessionStaff } from '#server/trust/accounts.ts';
-import { COOKIE } from '#server/trust/cookie.ts';
+import { findSessionStaff } from '#server/access/accounts.ts';
+import { compressResponse } from '#server/http/compress.ts';
+import { COOKIE } from '#server/http/cookie.ts';
+import { findMoved } from '#server/http/moved.ts';
+import { logger, requireRunning, start } from '#server/running.ts';
 
 export async function init(): Promise<void> {
 	if (building) return;
-	await start();
-	process.on('sveltekit:shutdown', () => void stop().then(() => logger.info('stopped')));
+	const running = await start();
+	process.on('sveltekit:shutdown', () => void running.stop().then(() => logger.info('stopped')));
 }
 
 /** Pages that need no account: signing in, an outside signer's link, a calendar's secret address, the health of the server. */
-const open = (path: string) =>
+const isOpen = (path: string): boolean =>
 	path === '/sign-in' ||
 	path === '/healthz' ||
 	path.startsWith('/sign/') ||
 	path.startsWith('/feed/');
 
+const HEADERS: Readonly<Record<string, string>> = {
+	'X-Content-Type-Options': 'nosniff',
+	'Referrer-Policy': 'same-origin',
+	'X-Frame-Options': 'DENY',
+	'Cross-Origin-Opener-Policy': 'same-origin',
+	'Permissions-Policy': 'camera=(), microphone=(), geolocation=()'
+};
+
+const SIGNED_OUT = 'You are signed out. Sign in again in another tab; what you typed is kept here.';
+
 export const handle: Handle = async ({ event, resolve }) => {
 	const began = performance.now();
-	const token = event.cookies.get(COOKIE);
-	if (token) {
-		const staff = sessionStaff(theWorld(), token);
-		if (staff) {
-			event.locals.staff = staff;
-			event.locals.token = token;
-		}
+	const moved = event.request.method === 'GET' ? findMoved(event.url) : undefined;
+	if (moved !== undefined) redirect(308, moved);
+	recognize(event);
+	const { pathname, search } = event.url;
+	if (!event.locals.staff && !isOpen(pathname)) {
+		if (event.request.method !== 'GET' || pathname.startsWith('/api/'))
+			return json({ message: SIGNED_OUT }, { status: 401 });
+		redirect(303, `/sign-in?to=${encodeURIComponent(pathname + search)}`);
 	}
-	const path = event.url.pathname;
-	if (!event.locals.staff && !open(path)) {
-		if (event.request.method !== 'GET' || path.startsWith('/api/'))
-			return new Response(
-				JSON.stringify({
-					message: 'You are signed out. Sign in again in another tab; what you typed is kept here.'
-				}),
-				{ status: 401, headers: { 'content-type': 'application/json' } }
-			);
-		redirect(303, `/sign-in?to=${encodeURIComponent(path + event.url.search)}`);
-	}
-	const response = await resolve(event);
-	response.headers.set('X-Content-Type-Options', 'nosniff');
-	response.headers.set('Referrer-Policy', 'same-origin');
-	response.headers.set('X-Frame-Options', 'DENY');
-	response.headers.set('Cross-Origin-Opener-Policy', 'same-origin');
-	response.headers.set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
-	if (!path.startsWith('/_app/')) response.headers.set('Cache-Control', 'private, no-store');
-	if (event.url.protocol === 'https:')
-		response.headers.set('Strict-Transport-Security', 'max-age=31536000');
+	const response = await compressResponse(event.request, await resolve(event));
+	setHeaders(event, response);
 	// The route, not the path: a signing link's secret never reaches the log.
 	logger.info(
 		{
@@ -61,15 +63,36 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
+/** The application, and the member of staff whose session it is. */
+function recognize(event: RequestEvent): void {
+	const { app, settings } = requireRunning();
+	event.locals.app = app;
+	event.locals.settings = settings;
+	const token = event.cookies.get(COOKIE);
+	const staff = token ? findSessionStaff(app, token) : undefined;
+	if (!token || !staff) return;
+	event.locals.staff = staff;
+	event.locals.token = token;
+}
+
+function setHeaders({ url }: RequestEvent, { headers }: Response): void {
+	for (const [name, value] of Object.entries(HEADERS)) headers.set(name, value);
+	if (!url.pathname.startsWith('/_app/')) headers.set('Cache-Control', 'private, no-store');
+	if (url.protocol === 'https:') headers.set('Strict-Transport-Security', 'max-age=31536000');
+}
+
+const CODE_LETTERS = 6;
+
 export const handleError: HandleServerError = ({ error, status, event }) => {
 	if (status === 404) return { message: 'There is no such page, or it is not yours to see.' };
-	const code = Math.random().toString(36).slice(2, 8).toUpperCase();
+	const code = Math.random()
+		.toString(36)
+		.slice(2, 2 + CODE_LETTERS)
+		.toUpperCase();
 	logger.error({ err: error, code, route: event.route.id, status }, 'a request failed');
-	return {
-		message:
-			status === 413
-				? 'That is too large: a file may have at most 50 MB.'
-				: 'Something went wrong here. Nothing was saved.',
-		code
-	};
+	const message =
+		status === 413
+			? 'That is too large: a file may have at most 50 MB.'
+			: 'Something went wrong here. Nothing was saved.';
+	return { message, code };
 };

@@ -9,7 +9,7 @@ export const ROLES = [
 ] as const;
 export type Role = (typeof ROLES)[number];
 
-export const ROLE_WORDS: Record<Role, string> = {
+export const ROLE_LABELS: Record<Role, string> = {
 	counsel: 'Counsel',
 	paralegal: 'Paralegal',
 	'docket-clerk': 'Docket clerk',
@@ -68,7 +68,6 @@ const TABLE = {
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Action = keyof typeof TABLE;
-export const ACTIONS = Object.keys(TABLE) as Action[];
 
 /** Whether a role may do a kind of thing at all. */
 export const may = (role: Role, action: Action): boolean =>

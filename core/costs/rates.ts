@@ -19,41 +19,44 @@ export type RateQuery = {
 };
 
 /** Order of precedence, first wins; the words are shown beside each entry. */
-const ORDER: readonly { say: string; has: (r: Rate) => boolean }[] = [
+const ORDER: readonly { label: string; has: (rate: Rate) => boolean }[] = [
 	{
-		say: 'agreed for this person on this matter',
-		has: (r) => r.matter !== null && r.staff !== null
+		label: 'agreed for this person on this matter',
+		has: (rate) => rate.matter !== null && rate.staff !== null
 	},
 	{
-		say: 'agreed for this level on this matter',
-		has: (r) => r.matter !== null && r.level !== null
+		label: 'agreed for this level on this matter',
+		has: (rate) => rate.matter !== null && rate.level !== null
 	},
-	{ say: 'agreed for this matter', has: (r) => r.matter !== null },
-	{ say: 'for this person and business unit', has: (r) => r.unit !== null && r.staff !== null },
-	{ say: 'for this business unit', has: (r) => r.unit !== null },
-	{ say: "the person's own rate", has: (r) => r.staff !== null },
-	{ say: 'the rate of the level', has: (r) => r.level !== null },
-	{ say: "the department's rate", has: () => true }
+	{ label: 'agreed for this matter', has: (rate) => rate.matter !== null },
+	{
+		label: 'for this person and business unit',
+		has: (rate) => rate.unit !== null && rate.staff !== null
+	},
+	{ label: 'for this business unit', has: (rate) => rate.unit !== null },
+	{ label: "the person's own rate", has: (rate) => rate.staff !== null },
+	{ label: 'the rate of the level', has: (rate) => rate.level !== null },
+	{ label: "the department's rate", has: () => true }
 ];
 
 /** The rate of an entry and where it came from; undefined where none holds. Among equals the one that began last. */
 export function rateFor(
 	rates: readonly Rate[],
-	q: RateQuery
-): { rate: Rate; say: string } | undefined {
+	query: RateQuery
+): { rate: Rate; label: string } | undefined {
 	const fits = rates.filter(
-		(r) =>
-			r.from <= q.day &&
-			(r.staff === null || r.staff === q.staff) &&
-			(r.level === null || r.level === q.level) &&
-			(r.matter === null || r.matter === q.matter) &&
-			(r.unit === null || r.unit === q.unit)
+		(rate) =>
+			rate.from <= query.day &&
+			(rate.staff === null || rate.staff === query.staff) &&
+			(rate.level === null || rate.level === query.level) &&
+			(rate.matter === null || rate.matter === query.matter) &&
+			(rate.unit === null || rate.unit === query.unit)
 	);
 	for (const rank of ORDER) {
 		const best = fits
 			.filter(rank.has)
 			.sort((a, b) => (a.from < b.from ? 1 : a.from > b.from ? -1 : a.id < b.id ? -1 : 1))[0];
-		if (best) return { rate: best, say: rank.say };
+		if (best) return { rate: best, label: rank.label };
 	}
 	return undefined;
 }

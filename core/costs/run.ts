@@ -1,6 +1,6 @@
 /** A cost run: released time priced, shared by the splits, to the cent; its totals and its journal are derived from the lines. */
 import type { PlainDate } from '../dates/plain.ts';
-import { priceOf, share, WHOLE } from '../money/cents.ts';
+import { priceMinutes, shareCents, WHOLE_SHARE } from './money.ts';
 
 export type SplitShare = { unit: string; costCenter: string | null; share: number };
 /** A matter's split from a day on. */
@@ -12,7 +12,7 @@ export type Item = {
 	minutes: number;
 	centsPerHour: number;
 };
-export type LineShare = SplitShare & { cents: number };
+type LineShare = SplitShare & { cents: number };
 export type Line = {
 	entry: string;
 	matter: string;
@@ -23,14 +23,16 @@ export type Line = {
 export type Held = { entry: string; matter: string; why: 'no-split' };
 
 /** What is wrong with a split, in the user's words; undefined where it is sound. */
-export function splitFault(shares: readonly SplitShare[]): string | undefined {
+export function findSplitFault(shares: readonly SplitShare[]): string | undefined {
 	if (shares.length === 0) return 'A split needs at least one business unit.';
-	if (shares.some((s) => !Number.isSafeInteger(s.share) || s.share <= 0))
+	if (shares.some((share) => !Number.isSafeInteger(share.share) || share.share <= 0))
 		return 'Each share must be more than 0 %.';
-	if (new Set(shares.map((s) => `${s.unit}/${s.costCenter ?? ''}`)).size < shares.length)
+	if (
+		new Set(shares.map((share) => `${share.unit}/${share.costCenter ?? ''}`)).size < shares.length
+	)
 		return 'A business unit is named twice with the same cost center.';
-	const sum = shares.reduce((a, s) => a + s.share, 0);
-	if (sum !== WHOLE)
+	const sum = shares.reduce((a, share) => a + share.share, 0);
+	if (sum !== WHOLE_SHARE)
 		return `The shares add up to ${Number((sum / 10_000).toFixed(4))} %, not 100 %.`;
 	return undefined;
 }
@@ -42,8 +44,9 @@ export function splitOn(
 	day: PlainDate
 ): Split | undefined {
 	let best: Split | undefined;
-	for (const s of splits)
-		if (s.matter === matter && s.from <= day && (!best || s.from > best.from)) best = s;
+	for (const split of splits)
+		if (split.matter === matter && split.from <= day && (!best || split.from > best.from))
+			best = split;
 	return best;
 }
 
@@ -53,7 +56,8 @@ export function shareItems(
 	splits: readonly Split[]
 ): { lines: Line[]; held: Held[] } {
 	const byMatter = new Map<string, Split[]>();
-	for (const s of splits) byMatter.set(s.matter, [...(byMatter.get(s.matter) ?? []), s]);
+	for (const split of splits)
+		byMatter.set(split.matter, [...(byMatter.get(split.matter) ?? []), split]);
 	const lines: Line[] = [];
 	const held: Held[] = [];
 	for (const item of items) {
@@ -62,17 +66,17 @@ export function shareItems(
 			held.push({ entry: item.entry, matter: item.matter, why: 'no-split' });
 			continue;
 		}
-		const cents = priceOf(item.minutes, item.centsPerHour);
-		const parts = share(
+		const cents = priceMinutes(item.minutes, item.centsPerHour);
+		const parts = shareCents(
 			cents,
-			split.shares.map((s) => s.share)
+			split.shares.map((share) => share.share)
 		);
 		lines.push({
 			entry: item.entry,
 			matter: item.matter,
 			minutes: item.minutes,
 			cents,
-			shares: split.shares.map((s, i) => ({ ...s, cents: parts[i]! }))
+			shares: split.shares.map((share, i) => ({ ...share, cents: parts[i]! }))
 		});
 	}
 	return { lines, held };
@@ -80,16 +84,20 @@ export function shareItems(
 
 /** Spreads an agreed total over lines in proportion to their cents, to the cent. */
 export function agree(lines: readonly Line[], total: number): Line[] {
-	const sums = share(
+	const sums = shareCents(
 		total,
-		lines.map((l) => l.cents)
+		lines.map((line) => line.cents)
 	);
-	return lines.map((l, i) => {
-		const parts = share(
+	return lines.map((line, i) => {
+		const parts = shareCents(
 			sums[i]!,
-			l.shares.map((s) => s.share)
+			line.shares.map((share) => share.share)
 		);
-		return { ...l, cents: sums[i]!, shares: l.shares.map((s, k) => ({ ...s, cents: parts[k]! })) };
+		return {
+			...line,
+			cents: sums[i]!,
+			shares: line.shares.map((share, index) => ({ ...share, cents: parts[index]! }))
+		};
 	});
 }
 
@@ -107,26 +115,30 @@ export function totals(lines: readonly Line[]): Totals & { agrees: boolean } {
 	let total = 0,
 		minutes = 0;
 	let agrees = true;
-	for (const l of lines) {
-		total += l.cents;
-		minutes += l.minutes;
-		const m = byMatter.get(l.matter) ?? { minutes: 0, cents: 0, units: new Map<string, number>() };
-		m.minutes += l.minutes;
-		m.cents += l.cents;
+	for (const line of lines) {
+		total += line.cents;
+		minutes += line.minutes;
+		const item = byMatter.get(line.matter) ?? {
+			minutes: 0,
+			cents: 0,
+			units: new Map<string, number>()
+		};
+		item.minutes += line.minutes;
+		item.cents += line.cents;
 		let parts = 0;
-		for (const s of l.shares) {
-			m.units.set(s.unit, (m.units.get(s.unit) ?? 0) + s.cents);
-			byUnit.set(s.unit, (byUnit.get(s.unit) ?? 0) + s.cents);
-			parts += s.cents;
+		for (const share of line.shares) {
+			item.units.set(share.unit, (item.units.get(share.unit) ?? 0) + share.cents);
+			byUnit.set(share.unit, (byUnit.get(share.unit) ?? 0) + share.cents);
+			parts += share.cents;
 		}
-		agrees &&= parts === l.cents;
-		byMatter.set(l.matter, m);
+		agrees &&= parts === line.cents;
+		byMatter.set(line.matter, item);
 	}
 	const sum = (values: Iterable<number>) => [...values].reduce((a, b) => a + b, 0);
 	agrees &&=
 		sum(byUnit.values()) === total &&
-		sum([...byMatter.values()].map((m) => m.cents)) === total &&
-		[...byMatter.values()].every((m) => sum(m.units.values()) === m.cents);
+		sum([...byMatter.values()].map((item) => item.cents)) === total &&
+		[...byMatter.values()].every((item) => sum(item.units.values()) === item.cents);
 	return { total, minutes, byMatter, byUnit, agrees };
 }
 
@@ -143,30 +155,32 @@ export type JournalLine = {
 export function journal(lines: readonly Line[], department: string): JournalLine[] {
 	const debits = new Map<string, JournalLine>();
 	const credits = new Map<string, JournalLine>();
-	for (const l of lines) {
-		for (const s of l.shares) {
-			const key = `${l.matter}/${s.unit}/${s.costCenter ?? ''}`;
-			const j = debits.get(key) ?? {
+	for (const line of lines) {
+		for (const share of line.shares) {
+			const key = `${line.matter}/${share.unit}/${share.costCenter ?? ''}`;
+			const item = debits.get(key) ?? {
 				account: 'legal-cost' as const,
-				unit: s.unit,
-				costCenter: s.costCenter,
-				matter: l.matter,
+				unit: share.unit,
+				costCenter: share.costCenter,
+				matter: line.matter,
 				debit: 0,
 				credit: 0
 			};
-			j.debit += s.cents;
-			debits.set(key, j);
+			item.debit += share.cents;
+			debits.set(key, item);
 		}
-		const c = credits.get(l.matter) ?? {
+		const other = credits.get(line.matter) ?? {
 			account: 'legal-recovery' as const,
 			unit: department,
 			costCenter: null,
-			matter: l.matter,
+			matter: line.matter,
 			debit: 0,
 			credit: 0
 		};
-		c.credit += l.cents;
-		credits.set(l.matter, c);
+		other.credit += line.cents;
+		credits.set(line.matter, other);
 	}
-	return [...debits.values(), ...credits.values()].filter((j) => j.debit !== 0 || j.credit !== 0);
+	return [...debits.values(), ...credits.values()].filter(
+		(debit) => debit.debit !== 0 || debit.credit !== 0
+	);
 }

@@ -52,7 +52,7 @@ export class CourtCalendar {
 	) {
 		this.#always = always instanceof Holidays ? always : new Holidays(always);
 		this.#forward = forwardOnly instanceof Holidays ? forwardOnly : new Holidays(forwardOnly);
-		this.#closures = new Map(closures.map((c) => [toDay(c.date), c]));
+		this.#closures = new Map(closures.map((closure) => [toDay(closure.date), closure]));
 		this.#shut = shut ?? new Uint8Array(LAST - FIRST + 1).fill(UNKNOWN);
 	}
 
@@ -63,12 +63,12 @@ export class CourtCalendar {
 	}
 
 	/** Whether a count in this direction passes over a day: the same as `holiday` (or, with `office`, `closed`) without the reason. */
-	shut(d: DayNumber, direction: Direction, office: boolean): boolean {
-		const known = this.#shut[d - FIRST];
+	shut(day: DayNumber, direction: Direction, office: boolean): boolean {
+		const known = this.#shut[day - FIRST];
 		return (
-			(known === undefined || known === UNKNOWN ? this.#learn(d) : known) >=
+			(known === undefined || known === UNKNOWN ? this.#learn(day) : known) >=
 				(direction === 1 ? 1 : 2) ||
-			(this.#closures.size > 0 && this.#closing(d, office))
+			(this.#closures.size > 0 && this.#closing(day, office))
 		);
 	}
 
@@ -87,41 +87,41 @@ export class CourtCalendar {
 		return at;
 	}
 
-	#learn(d: DayNumber): number {
-		const w = weekday(d);
+	#learn(day: DayNumber): number {
+		const weight = weekday(day);
 		const known =
-			w === 0 || w === 6 || this.#always.name(d) !== undefined
+			weight === 0 || weight === 6 || this.#always.name(day) !== undefined
 				? 2
-				: this.#forward.name(d) !== undefined
+				: this.#forward.name(day) !== undefined
 					? 1
 					: 0;
-		if (d >= FIRST && d <= LAST) this.#shut[d - FIRST] = known;
+		if (day >= FIRST && day <= LAST) this.#shut[day - FIRST] = known;
 		return known;
 	}
 
-	#closing(d: DayNumber, office: boolean): boolean {
-		const closure = this.#closures.get(d);
+	#closing(day: DayNumber, office: boolean): boolean {
+		const closure = this.#closures.get(day);
 		return closure !== undefined && (office || closure.kind === 'holiday');
 	}
 
 	/** Weekend, holiday or declared holiday, for a count in this direction; undefined on a day the law lets count as a court day. */
-	holiday(d: DayNumber, direction: Direction): Reason | undefined {
-		const w = weekday(d);
-		const name = this.#always.name(d) ?? (direction === 1 ? this.#forward.name(d) : undefined);
+	holiday(day: DayNumber, direction: Direction): Reason | undefined {
+		const weight = weekday(day);
+		const name = this.#always.name(day) ?? (direction === 1 ? this.#forward.name(day) : undefined);
 		if (name !== undefined) return this.#reason('holiday', name);
-		if (w === 6) return SATURDAY;
-		if (w === 0) return SUNDAY;
-		const closure = this.#closures.size > 0 ? this.#closures.get(d) : undefined;
+		if (weight === 6) return SATURDAY;
+		if (weight === 0) return SUNDAY;
+		const closure = this.#closures.size > 0 ? this.#closures.get(day) : undefined;
 		return closure?.kind === 'holiday'
 			? this.#reason('holiday', closure.name ?? 'declared holiday')
 			: undefined;
 	}
 
 	/** Why the court does not sit on a day; inaccessible offices included. */
-	closed(d: DayNumber, direction: Direction = 1): Reason | undefined {
-		const reason = this.holiday(d, direction);
+	closed(day: DayNumber, direction: Direction = 1): Reason | undefined {
+		const reason = this.holiday(day, direction);
 		if (reason) return reason;
-		const closure = this.#closures.size > 0 ? this.#closures.get(d) : undefined;
+		const closure = this.#closures.size > 0 ? this.#closures.get(day) : undefined;
 		return closure
 			? this.#reason('office', closure.name ?? "clerk's office inaccessible")
 			: undefined;
@@ -130,19 +130,19 @@ export class CourtCalendar {
 	/** The holidays of a year by day, without weekends and closures; `forward` where they count in forward counts only. */
 	holidaysOf(year: number): { date: PlainDate; name: string; forward: boolean }[] {
 		const always = this.#always.year(year);
-		const more = [...this.#forward.year(year)].filter(([d]) => !always.has(d));
+		const more = [...this.#forward.year(year)].filter(([day]) => !always.has(day));
 		return [
-			...[...always].map(([d, name]) => ({ d, name, forward: false })),
-			...more.map(([d, name]) => ({ d, name, forward: true }))
+			...[...always].map(([day, name]) => ({ day, name, forward: false })),
+			...more.map(([day, name]) => ({ day, name, forward: true }))
 		]
-			.sort((a, b) => a.d - b.d)
-			.map(({ d, ...x }) => ({ date: fromDay(d), ...x }));
+			.sort((a, b) => a.day - b.day)
+			.map(({ day, ...x }) => ({ date: fromDay(day), ...x }));
 	}
 
 	#reason(kind: 'holiday' | 'office', name: string): Reason {
 		const key = kind + name;
-		let r = this.#reasons.get(key);
-		if (!r) this.#reasons.set(key, (r = { kind, name }));
-		return r;
+		let reason = this.#reasons.get(key);
+		if (!reason) this.#reasons.set(key, (reason = { kind, name }));
+		return reason;
 	}
 }

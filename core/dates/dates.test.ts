@@ -1,25 +1,25 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
+import { shippedBook } from '../testing/books.ts';
+import { formatDate } from '../format/dates.ts';
 import { CourtCalendar } from './calendar.ts';
 import { easter } from './holidays.ts';
 import {
 	addDays,
 	addMonths,
-	date,
-	dayOf,
+	plainDate,
+	civilToDay,
 	fromDay,
 	parseDate,
-	sayDate,
 	toDay,
 	weekday
 } from './plain.ts';
-import { clockAt, dayAt, instantOf, startOf } from './zone.ts';
-import { rulebook } from '#server/docket/books.ts';
+import { clockAt, dayAt, instantOf, startOfDay } from './zone.ts';
 
 describe('plain dates', () => {
 	it('agree with the language over three centuries', () => {
-		for (let n = toDay(date('1900-01-01')); n <= toDay(date('2199-12-31')); n += 17) {
+		for (let n = toDay(plainDate('1900-01-01')); n <= toDay(plainDate('2199-12-31')); n += 17) {
 			const js = new Date(n * 86_400_000);
 			assert.equal(fromDay(n), js.toISOString().slice(0, 10));
 			assert.equal(weekday(n), js.getUTCDay());
@@ -41,7 +41,7 @@ describe('plain dates', () => {
 		assert.equal(parseDate('2024-02-29'), '2024-02-29');
 	});
 	it('add months by the day of the month, or the last day', () => {
-		const plus = (d: string, m: number) => fromDay(addMonths(toDay(date(d)), m));
+		const plus = (day: string, number: number) => fromDay(addMonths(toDay(plainDate(day)), number));
 		assert.equal(plus('2026-01-31', 1), '2026-02-28');
 		assert.equal(plus('2024-02-29', 12), '2025-02-28');
 		assert.equal(plus('2026-03-31', -1), '2026-02-28');
@@ -53,21 +53,21 @@ describe('plain dates', () => {
 				fc.integer({ min: 0, max: 80_000 }),
 				fc.integer({ min: -5000, max: 5000 }),
 				(start, n) => {
-					const d = fromDay(start);
-					assert.equal(addDays(addDays(d, n), -n), d);
+					const day = fromDay(start);
+					assert.equal(addDays(addDays(day, n), -n), day);
 				}
 			)
 		);
 	});
 	it('are said in full', () =>
-		assert.equal(sayDate(date('2026-11-23')), 'Monday 23 November 2026'));
+		assert.equal(formatDate(plainDate('2026-11-23')), 'Monday 23 November 2026'));
 });
 
 describe('holidays', () => {
 	const names = (book: string, day: string, way: 1 | -1 = 1) =>
-		rulebook(book).calendar.closed(toDay(date(day)), way)?.name;
+		shippedBook(book).calendar.closed(toDay(plainDate(day)), way)?.name;
 	it('know Easter', () => {
-		for (const [y, m, d] of [
+		for (const [y, item, other] of [
 			[2000, 4, 23],
 			[2008, 3, 23],
 			[2011, 4, 24],
@@ -75,7 +75,7 @@ describe('holidays', () => {
 			[2038, 4, 25],
 			[2100, 3, 28]
 		] as const)
-			assert.equal(easter(y), dayOf(y, m, d));
+			assert.equal(easter(y), civilToDay(y, item, other));
 	});
 	it('observe federal holidays on the Friday before or the Monday after', () => {
 		assert.equal(names('us-federal', '2026-07-03'), 'Independence Day (observed)');
@@ -135,9 +135,9 @@ describe('holidays', () => {
 		] as const)
 			for (let y = 2000; y <= 2100; y++) {
 				let n = 0;
-				for (let d = dayOf(y, 1, 1); d <= dayOf(y, 12, 31); d++) {
-					const r = rulebook(book).calendar.closed(d, 1);
-					if (r?.kind === 'holiday') n++;
+				for (let day = civilToDay(y, 1, 1); day <= civilToDay(y, 12, 31); day++) {
+					const reason = shippedBook(book).calendar.closed(day, 1);
+					if (reason?.kind === 'holiday') n++;
 				}
 				// Saturdays that are themselves holidays are named too.
 				assert.ok(n >= least && n <= most + 4, `${book} ${y}: ${n}`);
@@ -145,45 +145,48 @@ describe('holidays', () => {
 	});
 	it('take closures', () => {
 		const cal = new CourtCalendar([]).with([
-			{ date: date('2026-11-20'), kind: 'office' },
-			{ date: date('2026-11-19'), kind: 'holiday', name: 'Day of mourning' }
+			{ date: plainDate('2026-11-20'), kind: 'office' },
+			{ date: plainDate('2026-11-19'), kind: 'holiday', name: 'Day of mourning' }
 		]);
-		assert.equal(cal.holiday(toDay(date('2026-11-20')), 1), undefined);
-		assert.equal(cal.closed(toDay(date('2026-11-20')), 1)?.kind, 'office');
-		assert.equal(cal.holiday(toDay(date('2026-11-19')), -1)?.name, 'Day of mourning');
+		assert.equal(cal.holiday(toDay(plainDate('2026-11-20')), 1), undefined);
+		assert.equal(cal.closed(toDay(plainDate('2026-11-20')), 1)?.kind, 'office');
+		assert.equal(cal.holiday(toDay(plainDate('2026-11-19')), -1)?.name, 'Day of mourning');
 	});
 });
 
 describe('clock time', () => {
 	it('honors a change of clocks', () => {
 		const zone = 'America/Los_Angeles';
-		const start = instantOf(date('2026-10-31'), 600, zone);
+		const start = instantOf(plainDate('2026-10-31'), 600, zone);
 		assert.deepEqual(clockAt(start + 24 * 3_600_000, zone), { date: '2026-11-01', minutes: 540 });
-		assert.deepEqual(clockAt(instantOf(date('2026-03-08'), 150, zone), zone), {
+		assert.deepEqual(clockAt(instantOf(plainDate('2026-03-08'), 150, zone), zone), {
 			date: '2026-03-08',
 			minutes: 210
 		});
-		const twice = instantOf(date('2026-11-01'), 90, zone);
+		const twice = instantOf(plainDate('2026-11-01'), 90, zone);
 		assert.deepEqual(clockAt(twice + 3_600_000, zone), { date: '2026-11-01', minutes: 90 });
 	});
 	it('knows the day of an instant, which in the evening is not the day in UTC, and when a day begins', () => {
 		const zone = 'America/Los_Angeles';
 		assert.equal(dayAt('2026-11-24T07:59:59.999Z', zone), '2026-11-23');
 		assert.equal(dayAt('2026-11-24T08:00:00.000Z', zone), '2026-11-24');
-		assert.equal(startOf(date('2026-11-24'), zone), '2026-11-24T08:00:00.000Z');
-		assert.equal(startOf(date('2026-07-01'), zone), '2026-07-01T07:00:00.000Z');
-		assert.equal(startOf(date('2026-07-01'), 'Europe/Berlin'), '2026-06-30T22:00:00.000Z');
+		assert.equal(startOfDay(plainDate('2026-11-24'), zone), '2026-11-24T08:00:00.000Z');
+		assert.equal(startOfDay(plainDate('2026-07-01'), zone), '2026-07-01T07:00:00.000Z');
+		assert.equal(startOfDay(plainDate('2026-07-01'), 'Europe/Berlin'), '2026-06-30T22:00:00.000Z');
 	});
 	it('comes back from any instant that happens once', () => {
 		fc.assert(
 			fc.property(
 				fc.integer({ min: 11_000, max: 40_000 }),
 				fc.integer({ min: 240, max: 1439 }),
-				(d, m) => {
-					assert.deepEqual(clockAt(instantOf(fromDay(d), m, 'Europe/London'), 'Europe/London'), {
-						date: fromDay(d),
-						minutes: m
-					});
+				(day, number) => {
+					assert.deepEqual(
+						clockAt(instantOf(fromDay(day), number, 'Europe/London'), 'Europe/London'),
+						{
+							date: fromDay(day),
+							minutes: number
+						}
+					);
 				}
 			)
 		);

@@ -4,7 +4,7 @@
  */
 import {
 	addMonths,
-	dayOf,
+	civilToDay,
 	daysInMonth,
 	fromDay,
 	isWeekend,
@@ -15,7 +15,7 @@ import {
 } from './plain.ts';
 
 /** What a fixed holiday does when it falls on a weekend. */
-export type Moved =
+type Moved =
 	| 'none' /* nothing is moved */
 	| 'sunday-to-monday'
 	| 'nearest' /* Saturday: the Friday before as well; Sunday: the Monday after */
@@ -43,22 +43,22 @@ export type HolidayRule = {
 export function easter(year: number): DayNumber {
 	const a = year % 19;
 	const b = Math.floor(year / 100);
-	const c = year % 100;
-	const h =
+	const number = year % 100;
+	const count =
 		(19 * a + b - Math.floor(b / 4) - Math.floor((b - Math.floor((b + 8) / 25) + 1) / 3) + 15) % 30;
-	const l = (32 + 2 * (b % 4) + 2 * Math.floor(c / 4) - h - (c % 4)) % 7;
-	const m = Math.floor((a + 11 * h + 22 * l) / 451);
-	const at = h + l - 7 * m + 114;
-	return dayOf(year, Math.floor(at / 31), (at % 31) + 1);
+	const item = (32 + 2 * (b % 4) + 2 * Math.floor(number / 4) - count - (number % 4)) % 7;
+	const other = Math.floor((a + 11 * count + 22 * item) / 451);
+	const at = count + item - 7 * other + 114;
+	return civilToDay(year, Math.floor(at / 31), (at % 31) + 1);
 }
 
 /** The nth weekday of a month; n = -1 is the last. */
-export function nthWeekday(year: number, month: number, day: number, n: number): DayNumber {
+function nthWeekday(year: number, month: number, day: number, n: number): DayNumber {
 	if (n > 0) {
-		const first = dayOf(year, month, 1);
+		const first = civilToDay(year, month, 1);
 		return first + ((day - weekday(first) + 7) % 7) + (n - 1) * 7;
 	}
-	const last = dayOf(year, month, daysInMonth(year, month));
+	const last = civilToDay(year, month, daysInMonth(year, month));
 	return last - ((weekday(last) - day + 7) % 7);
 }
 
@@ -67,7 +67,7 @@ function dayIn(rule: HolidayRule, year: number): DayNumber | undefined {
 	if (rule.until !== undefined && year > rule.until) return undefined;
 	if (rule.except?.includes(year)) return undefined;
 	if ('fixed' in rule)
-		return dayOf(year, Number(rule.fixed.slice(0, 2)), Number(rule.fixed.slice(3, 5)));
+		return civilToDay(year, Number(rule.fixed.slice(0, 2)), Number(rule.fixed.slice(3, 5)));
 	if ('nth' in rule) return nthWeekday(year, rule.month, rule.weekday, rule.nth) + (rule.plus ?? 0);
 	if ('easter' in rule) return easter(year) + rule.easter;
 	return rule.once.startsWith(String(year)) ? toDay(rule.once as PlainDate) : undefined;
@@ -78,20 +78,20 @@ function ofYear(rules: readonly HolidayRule[], year: number): Map<DayNumber, str
 	const days = new Map<DayNumber, string>();
 	const later: { rule: HolidayRule }[] = [];
 	for (const rule of rules) {
-		const d = dayIn(rule, year);
-		if (d === undefined) continue;
-		if (!isWeekend(d)) {
-			if (!days.has(d)) days.set(d, rule.name);
+		const day = dayIn(rule, year);
+		if (day === undefined) continue;
+		if (!isWeekend(day)) {
+			if (!days.has(day)) days.set(day, rule.name);
 			continue;
 		}
-		days.set(d, rule.name);
-		const saturday = weekday(d) === 6;
+		days.set(day, rule.name);
+		const saturday = weekday(day) === 6;
 		switch (rule.moved ?? 'none') {
 			case 'nearest':
-				days.set(saturday ? d - 1 : d + 1, `${rule.name} (observed)`);
+				days.set(saturday ? day - 1 : day + 1, `${rule.name} (observed)`);
 				break;
 			case 'sunday-to-monday':
-				if (!saturday) days.set(d + 1, `${rule.name} (observed)`);
+				if (!saturday) days.set(day + 1, `${rule.name} (observed)`);
 				break;
 			case 'next-weekday':
 				later.push({ rule });
@@ -99,9 +99,9 @@ function ofYear(rules: readonly HolidayRule[], year: number): Map<DayNumber, str
 	}
 	// Moved last and in order, so that each finds a weekday that is not already a holiday.
 	for (const { rule } of later) {
-		let d = dayIn(rule, year)!;
-		while (isWeekend(d) || days.has(d)) d++;
-		days.set(d, `${rule.name} (substitute day)`);
+		let day = dayIn(rule, year)!;
+		while (isWeekend(day) || days.has(day)) day++;
+		days.set(day, `${rule.name} (substitute day)`);
 	}
 	return days;
 }
@@ -118,17 +118,17 @@ export class Holidays {
 		let found = this.#years.get(year);
 		if (!found) {
 			found = new Map();
-			const [from, to] = [dayOf(year, 1, 1), dayOf(year, 12, 31)];
+			const [from, to] = [civilToDay(year, 1, 1), civilToDay(year, 12, 31)];
 			for (const y of [year - 1, year, year + 1])
-				for (const [d, name] of ofYear(this.#rules, y))
-					if (d >= from && d <= to && !found.has(d)) found.set(d, name);
+				for (const [day, name] of ofYear(this.#rules, y))
+					if (day >= from && day <= to && !found.has(day)) found.set(day, name);
 			this.#years.set(year, found);
 		}
 		return found;
 	}
 	/** The holiday's name, or undefined on any other day. */
-	name(d: DayNumber): string | undefined {
-		return this.year(yearOf(d)).get(d);
+	name(day: DayNumber): string | undefined {
+		return this.year(yearOf(day)).get(day);
 	}
 }
 
@@ -136,10 +136,10 @@ export class Holidays {
 let lastYear = 1970,
 	lastFrom = 0,
 	lastTo = 364;
-function yearOf(d: DayNumber): number {
-	if (d >= lastFrom && d <= lastTo) return lastYear;
-	lastYear = Number(fromDay(d).slice(0, 4));
-	lastFrom = dayOf(lastYear, 1, 1);
+function yearOf(day: DayNumber): number {
+	if (day >= lastFrom && day <= lastTo) return lastYear;
+	lastYear = Number(fromDay(day).slice(0, 4));
+	lastFrom = civilToDay(lastYear, 1, 1);
 	lastTo = addMonths(lastFrom, 12) - 1;
 	return lastYear;
 }

@@ -14,7 +14,7 @@ export const FIRST_DATE = '1900-01-01';
 export const LAST_DATE = '2199-12-31';
 
 /** Day number of a civil date. `month` is 1 to 12. */
-export function dayOf(year: number, month: number, day: number): DayNumber {
+export function civilToDay(year: number, month: number, day: number): DayNumber {
 	const y = month <= 2 ? year - 1 : year;
 	const era = Math.floor(y / 400);
 	const yoe = y - era * 400;
@@ -24,10 +24,10 @@ export function dayOf(year: number, month: number, day: number): DayNumber {
 }
 
 /** Civil date of a day number: year, month 1 to 12, day 1 to 31. */
-export function civil(n: DayNumber): { year: number; month: number; day: number } {
-	const z = n + 719468;
-	const era = Math.floor(z / 146097);
-	const doe = z - era * 146097;
+export function dayToCivil(n: DayNumber): { year: number; month: number; day: number } {
+	const number = n + 719468;
+	const era = Math.floor(number / 146097);
+	const doe = number - era * 146097;
 	const yoe = Math.floor(
 		(doe - Math.floor(doe / 1460) + Math.floor(doe / 36524) - Math.floor(doe / 146096)) / 365
 	);
@@ -38,8 +38,7 @@ export function civil(n: DayNumber): { year: number; month: number; day: number 
 	return { year: yoe + era * 400 + (month <= 2 ? 1 : 0), month, day };
 }
 
-export const isLeap = (year: number): boolean =>
-	year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
+const isLeap = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
 
 /** Days in a month (1 to 12). */
 export function daysInMonth(year: number, month: number): number {
@@ -56,7 +55,7 @@ export function fromDay(n: DayNumber): PlainDate {
 	const at = n + 25567; // from 1900-01-01 on
 	const known = at >= 0 && at < 110_000 ? said[at] : undefined;
 	if (known !== undefined) return known;
-	const { year, month, day } = civil(n);
+	const { year, month, day } = dayToCivil(n);
 	const text = `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}` as PlainDate;
 	if (at >= 0 && at < 110_000) said[at] = text;
 	return text;
@@ -65,24 +64,24 @@ export function fromDay(n: DayNumber): PlainDate {
 /** Reads `YYYY-MM-DD`; undefined where it is not a date that exists, or lies outside 1900 to 2199. */
 export function parseDate(text: unknown): PlainDate | undefined {
 	if (typeof text !== 'string') return undefined;
-	const m = SHAPE.exec(text);
-	if (!m) return undefined;
-	const [year, month, day] = [Number(m[1]), Number(m[2]), Number(m[3])];
+	const match = SHAPE.exec(text);
+	if (!match) return undefined;
+	const [year, month, day] = [Number(match[1]), Number(match[2]), Number(match[3])];
 	if (month < 1 || month > 12 || day < 1 || day > daysInMonth(year, month)) return undefined;
 	return text >= FIRST_DATE && text <= LAST_DATE ? (text as PlainDate) : undefined;
 }
 
 /** A date known to be good. Throws a RangeError otherwise: for literals and values already validated. */
-export function date(text: string): PlainDate {
-	const d = parseDate(text);
-	if (!d) throw new RangeError(`${text} is not a date`);
-	return d;
+export function plainDate(text: string): PlainDate {
+	const day = parseDate(text);
+	if (!day) throw new RangeError(`${text} is not a date`);
+	return day;
 }
 
 /** Day number of a plain date. */
-export function toDay(d: PlainDate): DayNumber {
-	const digit = (i: number) => d.charCodeAt(i) - 48;
-	return dayOf(
+export function toDay(day: PlainDate): DayNumber {
+	const digit = (i: number) => day.charCodeAt(i) - 48;
+	return civilToDay(
 		digit(0) * 1000 + digit(1) * 100 + digit(2) * 10 + digit(3),
 		digit(5) * 10 + digit(6),
 		digit(8) * 10 + digit(9)
@@ -118,40 +117,22 @@ export const MONTHS = [
 ] as const;
 
 /** n days later (earlier where n is negative). */
-export const addDays = (d: PlainDate, n: number): PlainDate => fromDay(toDay(d) + n);
+export const addDays = (day: PlainDate, n: number): PlainDate => fromDay(toDay(day) + n);
 /** Days from a to b; negative where b is before a. */
 export const daysBetween = (a: PlainDate, b: PlainDate): number => toDay(b) - toDay(a);
 
 /** n months later, the same day of the month, or the month's last day where it has none (counting.md, common model 2). */
 export function addMonths(n: DayNumber, months: number): DayNumber {
-	const c = civil(n);
-	const at = c.year * 12 + (c.month - 1) + months;
+	const item = dayToCivil(n);
+	const at = item.year * 12 + (item.month - 1) + months;
 	const year = Math.floor(at / 12);
 	const month = at - year * 12 + 1;
-	return dayOf(year, month, Math.min(c.day, daysInMonth(year, month)));
-}
-
-/** "Friday 20 November 2026"; without the year where `short`. */
-export function sayDate(d: PlainDate, opts: { year?: boolean } = {}): string {
-	const n = toDay(d);
-	const { year, month, day } = civil(n);
-	return `${WEEKDAYS[weekday(n)]} ${day} ${MONTHS[month - 1]}${opts.year === false ? '' : ` ${year}`}`;
-}
-
-/** "Fri 20 Nov"; with the year where it is not `thisYear`. */
-export function shortDate(d: PlainDate, thisYear?: number): string {
-	const n = toDay(d);
-	const { year, month, day } = civil(n);
-	const y = thisYear !== undefined && thisYear !== year ? ` ${year}` : '';
-	return `${WEEKDAYS[weekday(n)]!.slice(0, 3)} ${day} ${MONTHS[month - 1]!.slice(0, 3)}${y}`;
+	return civilToDay(year, month, Math.min(item.day, daysInMonth(year, month)));
 }
 
 const TIME = /^([01]\d|2[0-3]):([0-5]\d)$/;
 /** Minutes after midnight of `HH:MM`, or undefined. */
 export function parseTime(text: unknown): number | undefined {
-	const m = typeof text === 'string' ? TIME.exec(text) : null;
-	return m ? Number(m[1]) * 60 + Number(m[2]) : undefined;
+	const match = typeof text === 'string' ? TIME.exec(text) : null;
+	return match ? Number(match[1]) * 60 + Number(match[2]) : undefined;
 }
-/** `HH:MM` of minutes after midnight (0 to 1439). */
-export const sayTime = (minutes: number): string =>
-	`${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;

@@ -1,8 +1,8 @@
 /** The weekdays on which each court does not sit, year by year, written down from published calendars. */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { rulebook } from '#server/docket/books.ts';
-import { dayOf, fromDay, isWeekend } from './plain.ts';
+import { shippedBook } from '../testing/books.ts';
+import { civilToDay, fromDay, isWeekend } from './plain.ts';
 
 type Year = [book: string, year: number, weekdays: string];
 const YEARS: Year[] = [
@@ -80,11 +80,11 @@ const YEARS: Year[] = [
 describe('the days on which a court does not sit', () => {
 	for (const [book, year, weekdays] of YEARS)
 		it(`${book} in ${year}`, () => {
-			const cal = rulebook(book).calendar;
+			const cal = shippedBook(book).calendar;
 			const found: string[] = [];
-			for (let d = dayOf(year, 1, 1); d <= dayOf(year, 12, 31); d++) {
-				if (isWeekend(d)) assert.ok(cal.closed(d, 1), 'every weekend');
-				else if (cal.closed(d, 1)) found.push(fromDay(d).slice(5));
+			for (let day = civilToDay(year, 1, 1); day <= civilToDay(year, 12, 31); day++) {
+				if (isWeekend(day)) assert.ok(cal.closed(day, 1), 'every weekend');
+				else if (cal.closed(day, 1)) found.push(fromDay(day).slice(5));
 			}
 			assert.equal(found.join(' '), weekdays);
 		});
@@ -96,9 +96,9 @@ describe('the days on which a court does not sit', () => {
 			'us-tx-district',
 			'gb-ew-cpr'
 		]) {
-			const cal = rulebook(book).calendar;
-			for (let d = dayOf(2026, 1, 1); d <= dayOf(2026, 12, 31); d++)
-				assert.equal(cal.closed(d, 1)?.name, cal.closed(d, -1)?.name);
+			const cal = shippedBook(book).calendar;
+			for (let day = civilToDay(2026, 1, 1); day <= civilToDay(2026, 12, 31); day++)
+				assert.equal(cal.closed(day, 1)?.name, cal.closed(day, -1)?.name);
 		}
 	});
 });

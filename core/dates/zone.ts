@@ -2,13 +2,13 @@
  * Clock time in a zone and elapsed time, for counts in hours.
  * Uses the time zone data that ships with the language (Intl); an instant is milliseconds since 1970 in UTC.
  */
-import { date, dayOf, fromDay, toDay, type PlainDate } from './plain.ts';
+import { plainDate, civilToDay, fromDay, toDay, type PlainDate } from './plain.ts';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 function format(zone: string): Intl.DateTimeFormat {
-	let f = formats.get(zone);
-	if (!f) {
-		f = new Intl.DateTimeFormat('en-US', {
+	let item = formats.get(zone);
+	if (!item) {
+		item = new Intl.DateTimeFormat('en-US', {
 			timeZone: zone,
 			hourCycle: 'h23',
 			year: 'numeric',
@@ -18,39 +18,42 @@ function format(zone: string): Intl.DateTimeFormat {
 			minute: 'numeric',
 			second: 'numeric'
 		});
-		formats.set(zone, f);
+		formats.set(zone, item);
 	}
-	return f;
+	return item;
 }
 
 /** The clock in `zone` at an instant: the date and the minutes after midnight. */
 export function clockAt(instant: number, zone: string): { date: PlainDate; minutes: number } {
-	const p: Record<string, number> = {};
+	const record: Record<string, number> = {};
 	for (const part of format(zone).formatToParts(instant))
-		if (part.type !== 'literal') p[part.type] = Number(part.value);
-	return { date: fromDay(dayOf(p.year!, p.month!, p.day!)), minutes: p.hour! * 60 + p.minute! };
+		if (part.type !== 'literal') record[part.type] = Number(part.value);
+	return {
+		date: fromDay(civilToDay(record.year!, record.month!, record.day!)),
+		minutes: record.hour! * 60 + record.minute!
+	};
 }
 
 /** The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day in UTC, which in the evening is another. */
 export const dayAt = (iso: string, zone: string): PlainDate =>
 	clockAt(
-		toDay(date(iso.slice(0, 10))) * 86_400_000 +
+		toDay(plainDate(iso.slice(0, 10))) * 86_400_000 +
 			Number(iso.slice(11, 13)) * 3_600_000 +
 			Number(iso.slice(14, 16)) * 60_000,
 		zone
 	).date;
 
-const wall = (d: PlainDate, minutes: number) => toDay(d) * 86_400_000 + minutes * 60_000;
+const wall = (day: PlainDate, minutes: number) => toDay(day) * 86_400_000 + minutes * 60_000;
 
 /**
  * The instant of a clock time. A time that happens twice (clocks set back) is its first; a time that never happens
  * (clocks set forward) is read with the offset before the change.
  */
-export function instantOf(d: PlainDate, minutes: number, zone: string): number {
-	const local = wall(d, minutes);
+export function instantOf(day: PlainDate, minutes: number, zone: string): number {
+	const local = wall(day, minutes);
 	const offsetAt = (instant: number) => {
-		const c = clockAt(instant, zone);
-		return wall(c.date, c.minutes) - Math.floor(instant / 60_000) * 60_000;
+		const item = clockAt(instant, zone);
+		return wall(item.date, item.minutes) - Math.floor(instant / 60_000) * 60_000;
 	};
 	const before = offsetAt(local - 86_400_000);
 	const after = offsetAt(local + 86_400_000);
@@ -60,8 +63,8 @@ export function instantOf(d: PlainDate, minutes: number, zone: string): number {
 }
 
 /** The instant at which a day begins in `zone`, as ISO 8601. */
-export function startOf(d: PlainDate, zone: string): string {
-	const minutes = instantOf(d, 0, zone) / 60_000,
+export function startOfDay(day: PlainDate, zone: string): string {
+	const minutes = instantOf(day, 0, zone) / 60_000,
 		at = ((minutes % 1440) + 1440) % 1440;
 	return `${fromDay((minutes - at) / 1440)}T${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}:00.000Z`;
 }

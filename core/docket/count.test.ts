@@ -1,13 +1,13 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { date, fromDay, parseTime, toDay } from '../dates/plain.ts';
+import { plainDate, fromDay, parseTime, toDay } from '../dates/plain.ts';
 import type { Closure } from '../dates/calendar.ts';
-import { calendarOf } from './book.ts';
+import { calendarOf } from '../rulebooks/book.ts';
 import { count, CountError, parseAmount, type CountRequest } from './count.ts';
-import { sentences } from './trace.ts';
+import { explainTrace } from './trace.ts';
 import { strip } from './strip.ts';
-import { rulebook, rulebooks } from '#server/docket/books.ts';
+import { shippedBook, listShippedBooks } from '../testing/books.ts';
 
 type More = Partial<Omit<CountRequest, 'from' | 'amount' | 'time'>> & {
 	time?: string;
@@ -15,20 +15,24 @@ type More = Partial<Omit<CountRequest, 'from' | 'amount' | 'time'>> & {
 };
 function run(book: string, from: string, amount: string, more: More = {}) {
 	const { time, closures = [], ...rest } = more;
-	const b = rulebook(book);
+	const b = shippedBook(book);
 	return count(b.method, calendarOf(b, closures), {
-		from: date(from),
+		from: plainDate(from),
 		amount: parseAmount(amount),
 		...(time ? { time: parseTime(time)! } : {}),
 		...rest
 	});
 }
 const is = (book: string, from: string, amount: string, want: string, more: More = {}) => {
-	const r = run(book, from, amount, more);
-	assert.equal(r.time ? `${r.date} ${r.time}` : r.date, want, sentences(r.trace).join('\n'));
+	const counted = run(book, from, amount, more);
+	assert.equal(
+		counted.time ? `${counted.date} ${counted.time}` : counted.date,
+		want,
+		explainTrace(counted.trace).join('\n')
+	);
 };
-const office = (d: string): Closure[] => [{ date: date(d), kind: 'office' }];
-const holiday = (d: string): Closure[] => [{ date: date(d), kind: 'holiday' }];
+const office = (day: string): Closure[] => [{ date: plainDate(day), kind: 'office' }];
+const holiday = (day: string): Closure[] => [{ date: plainDate(day), kind: 'holiday' }];
 
 describe('federal counts', () => {
 	it('add three days after the roll, and roll again', () => {
@@ -151,7 +155,7 @@ describe('agency counts', () => {
 
 describe('every count', () => {
 	const arb = fc.record({
-		book: fc.constantFrom(...rulebooks().map((b) => b.id)),
+		book: fc.constantFrom(...listShippedBooks().map((b) => b.id)),
 		from: fc.integer({ min: 11_000, max: 47_000 }),
 		n: fc.integer({ min: 0, max: 200 }),
 		sign: fc.constantFrom(1 as const, -1 as const),
@@ -160,17 +164,22 @@ describe('every count', () => {
 	it('lands on a court day, on the right side, and says how', () => {
 		fc.assert(
 			fc.property(arb, ({ book, from, n, sign, unit }) => {
-				const b = rulebook(book);
+				const b = shippedBook(book);
 				const amount = parseAmount(`${sign === 1 ? '+' : '-'}${unit === 'y' ? n % 20 : n}${unit}`);
-				const r = count(b.method, b.calendar, { from: fromDay(from), amount });
-				assert.equal(b.calendar.closed(toDay(r.date), sign), undefined);
-				assert.ok((toDay(r.date) - from) * sign >= 0);
-				const text = sentences(r.trace);
-				assert.ok(text.length >= 2 && text.every((s) => s.length > 10 && !s.includes('undefined')));
-				const cells = strip(r.trace, r.date, b.calendar);
+				const counted = count(b.method, b.calendar, { from: fromDay(from), amount });
+				assert.equal(b.calendar.closed(toDay(counted.date), sign), undefined);
+				assert.ok((toDay(counted.date) - from) * sign >= 0);
+				const text = explainTrace(counted.trace);
+				assert.ok(
+					text.length >= 2 &&
+						text.every((value) => value.length > 10 && !value.includes('undefined'))
+				);
+				const cells = strip(counted.trace, counted.date, b.calendar);
 				assert.equal(
 					cells.filter(
-						(c) => 'role' in c && (c.role === 'result' || (c.role === 'zero' && c.date === r.date))
+						(cell) =>
+							'role' in cell &&
+							(cell.role === 'result' || (cell.role === 'zero' && cell.date === counted.date))
 					).length,
 					1
 				);
@@ -191,7 +200,7 @@ describe('every count', () => {
 				fc.integer({ min: 11_000, max: 47_000 }),
 				fc.integer({ min: 1, max: 120 }),
 				(id, from, n) => {
-					const b = rulebook(id);
+					const b = shippedBook(id);
 					const there = count(b.method, b.calendar, {
 						from: fromDay(from),
 						amount: { sign: 1, n, unit: 'cd' }
@@ -214,20 +223,20 @@ describe('every count', () => {
 				fc.integer({ min: 0, max: 150 }),
 				fc.boolean(),
 				(from, n, mail) => {
-					const b = rulebook('us-federal.ca-nd');
-					const roll = (d: number) => {
-						while (b.calendar.closed(d, 1)) d++;
-						return d;
+					const b = shippedBook('us-federal.ca-nd');
+					const roll = (day: number) => {
+						while (b.calendar.closed(day, 1)) day++;
+						return day;
 					};
-					let d = roll(from + n);
-					if (mail) d = roll(d + 3);
+					let number = roll(from + n);
+					if (mail) number = roll(number + 3);
 					assert.equal(
 						count(b.method, b.calendar, {
 							from: fromDay(from),
 							amount: { sign: 1, n, unit: 'd' },
 							service: mail ? 'mail' : 'personal'
 						}).date,
-						fromDay(d)
+						fromDay(number)
 					);
 				}
 			)
@@ -251,10 +260,10 @@ describe('every count', () => {
 
 describe('the strip', () => {
 	it('numbers the days of the count and of service, and folds a long middle', () => {
-		const b = rulebook('us-federal.ca-nd');
-		const r = run('us-federal.ca-nd', '2026-10-30', '+21d', { service: 'clerk' });
-		const cells = strip(r.trace, r.date, b.calendar);
-		const at = (d: string) => cells.find((c) => 'role' in c && c.date === d);
+		const b = shippedBook('us-federal.ca-nd');
+		const counted = run('us-federal.ca-nd', '2026-10-30', '+21d', { service: 'clerk' });
+		const cells = strip(counted.trace, counted.date, b.calendar);
+		const at = (day: string) => cells.find((cell) => 'role' in cell && cell.date === day);
 		assert.deepEqual(
 			{ ...at('2026-10-30') },
 			{ date: '2026-10-30', weekday: 5, day: 30, closed: null, label: '0', role: 'zero' }
@@ -265,7 +274,7 @@ describe('the strip', () => {
 		assert.equal((at('2026-11-23') as { role: string }).role, 'result');
 		const long = run('us-federal', '2026-10-30', '+180d');
 		const folded = strip(long.trace, long.date, b.calendar);
-		assert.equal(folded.filter((c) => 'fold' in c).length, 1);
+		assert.equal(folded.filter((cell) => 'fold' in cell).length, 1);
 		assert.ok(folded.length <= 40);
 	});
 });

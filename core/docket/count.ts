@@ -8,7 +8,6 @@ import {
 	fromDay,
 	isWeekend,
 	parseTime,
-	sayTime,
 	toDay,
 	weekday,
 	WEEKDAYS,
@@ -16,8 +15,9 @@ import {
 	type PlainDate
 } from '../dates/plain.ts';
 import { clockAt, instantOf } from '../dates/zone.ts';
-import type { Method } from './method.ts';
-import { sayAmount, type Named, type Step, type Unit } from './trace.ts';
+import { formatTime } from '../format/dates.ts';
+import type { Method } from '../rulebooks/method.ts';
+import { formatAmount, type Named, type Step, type Unit } from './trace.ts';
 
 export type Amount = { sign: Direction; n: number; unit: Unit };
 
@@ -71,29 +71,32 @@ const MOST: Record<Unit, number> = {
 
 /** Reads "+21d", "-16cd", "+72h". Throws CountError with what is wrong. */
 export function parseAmount(text: unknown): Amount {
-	const m = typeof text === 'string' ? AMOUNT.exec(text.trim()) : null;
-	if (!m)
+	const match = typeof text === 'string' ? AMOUNT.exec(text.trim()) : null;
+	if (!match)
 		throw new CountError(
 			`"${String(text)}" is not a count: write a sign, a whole number and d, cd, w, m, y or h, like +21d`
 		);
-	const unit = m[3] as Unit;
-	const n = Number(m[2]);
+	const unit = match[3] as Unit;
+	const n = Number(match[2]);
 	if (n > MOST[unit])
 		throw new CountError(
-			`${sayAmount(n, unit)} is more than can be counted (at most ${MOST[unit]})`
+			`${formatAmount(n, unit)} is more than can be counted (at most ${MOST[unit]})`
 		);
-	return { sign: m[1] === '+' ? 1 : -1, n, unit };
+	return { sign: match[1] === '+' ? 1 : -1, n, unit };
 }
 
 const FIRST = toDay('1900-01-01' as PlainDate);
 const LAST = toDay('2199-12-31' as PlainDate);
-function inRange(d: DayNumber): DayNumber {
-	if (d < FIRST || d > LAST) throw new CountError('the count leaves the years 1900 to 2199');
-	return d;
+function inRange(day: DayNumber): DayNumber {
+	if (day < FIRST || day > LAST) throw new CountError('the count leaves the years 1900 to 2199');
+	return day;
 }
 
-const named = (d: DayNumber, r: Reason): Named => ({ date: fromDay(d), name: r.name });
-const weekendOnly = (r: Reason) => r.kind === 'saturday' || r.kind === 'sunday';
+const named = (day: DayNumber, reason: Reason): Named => ({
+	date: fromDay(day),
+	name: reason.name
+});
+const weekendOnly = (reason: Reason) => reason.kind === 'saturday' || reason.kind === 'sunday';
 
 /** Deemed service (CPR 6.14, 6.26): the day on which a document counts as served; `by` is the way whose rule goes for every way. */
 export function deemedDay(
@@ -107,9 +110,9 @@ export function deemedDay(
 	const said = method.deemed?.kinds[service];
 	const kind = said && by !== undefined ? method.deemed!.kinds[by] : said;
 	if (!method.deemed || !said || !kind) throw new CountError(unknownService(method, service));
-	const business = (d: DayNumber) => !cal.holiday(d, 1);
-	const next = (d: DayNumber) => {
-		let at = d;
+	const business = (item: DayNumber) => !cal.holiday(item, 1);
+	const next = (item: DayNumber) => {
+		let at = item;
 		while (!business(at)) inRange(++at);
 		return at;
 	};
@@ -121,7 +124,7 @@ export function deemedDay(
 		const before = parseTime(kind.before) ?? 0;
 		if (business(day) && time === undefined)
 			throw new CountError(
-				`a time (HH:MM) is needed: service ${kind.say} counts that day only before ${kind.before}`
+				`a time (HH:MM) is needed: service ${kind.label} counts that day only before ${kind.before}`
 			);
 		on = business(day) && time! < before ? day : next(day + 1);
 	}
@@ -131,9 +134,9 @@ export function deemedDay(
 		step: {
 			step: 'deemed',
 			sent,
-			time: time === undefined ? null : sayTime(time),
+			time: time === undefined ? null : formatTime(time),
 			date,
-			say: said === kind ? kind.say : `${said.say}, ${kind.say}`,
+			say: said === kind ? kind.label : `${said.label}, ${kind.label}`,
 			authority: kind.authority ?? method.deemed.authority
 		}
 	};
@@ -189,9 +192,9 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 	let deemed: Step | null = null;
 	if (req.service !== undefined && method.deemed && !req.deemed) {
 		if (unit === 'h') throw new CountError('hours cannot be counted from a deemed day of service');
-		const d = deemedDay(method, cal, from, req.time, req.service);
-		deemed = d.step;
-		from = d.date;
+		const item = deemedDay(method, cal, from, req.time, req.service);
+		deemed = item.step;
+		from = item.date;
 	} else if (req.service !== undefined && !method.deemed && !method.services?.kinds[req.service]) {
 		throw new CountError(unknownService(method, req.service));
 	}
@@ -216,7 +219,7 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 			method.zone
 		);
 		end = inRange(toDay(clock.date));
-		time = sayTime(clock.minutes);
+		time = formatTime(clock.minutes);
 	} else if (unit === 'm' || unit === 'y')
 		end = inRange(addMonths(zero, sign * n * (unit === 'y' ? 12 : 1)));
 	else if (unit === 'cd' || short)
@@ -264,57 +267,61 @@ function rollTo(
 }
 
 /** The steps of a count that was walked: the same days, named. */
-function explain(method: Method, cal: CourtCalendar, req: CountRequest, p: Path): Step[] {
+function explain(method: Method, cal: CourtCalendar, req: CountRequest, path: Path): Step[] {
 	const { sign, n, unit } = req.amount;
 	const act = req.act ?? 'file';
 	const dayWord = method.dayWord;
 	const way: Direction = req.roll === 'towards' ? 1 : sign;
-	const trace: Step[] = p.deemed ? [p.deemed] : [];
-	const why = (d: DayNumber, office: boolean) =>
-		office ? cal.closed(d, sign) : cal.holiday(d, sign);
-	const zero: Step = { step: 'zero', date: p.from, time: unit === 'h' ? sayTime(req.time!) : null };
+	const trace: Step[] = path.deemed ? [path.deemed] : [];
+	const why = (day: DayNumber, office: boolean) =>
+		office ? cal.closed(day, sign) : cal.holiday(day, sign);
+	const zero: Step = {
+		step: 'zero',
+		date: path.from,
+		time: unit === 'h' ? formatTime(req.time!) : null
+	};
 	if (req.label !== undefined) zero.label = req.label;
 	trace.push(zero);
 
 	const jumped = (from: DayNumber, to: DayNumber, office: boolean) => {
 		const skipped: Named[] = [];
 		let weekends = 0;
-		for (let d = from + sign; d !== to + sign && from !== to; d += sign) {
-			const reason = why(d, office);
+		for (let day = from + sign; day !== to + sign && from !== to; day += sign) {
+			const reason = why(day, office);
 			if (reason && weekendOnly(reason)) weekends++;
-			else if (reason) skipped.push(named(d, reason));
+			else if (reason) skipped.push(named(day, reason));
 		}
 		return { skipped, weekends };
 	};
-	const byOpenDays = unit === 'cd' || p.short;
+	const byOpenDays = unit === 'cd' || path.short;
 	const { skipped, weekends } = byOpenDays
-		? jumped(p.zero, p.end, act === 'file' && !p.short)
+		? jumped(path.zero, path.end, act === 'file' && !path.short)
 		: { skipped: [], weekends: 0 };
 	const inside: Named[] = [];
 	if (!byOpenDays && (unit === 'd' || unit === 'w'))
-		for (let d = p.zero + sign; d !== p.end && p.end !== p.zero; d += sign) {
-			if (Math.abs(p.end - d) > 400) break; // years of holidays are not worth naming
-			const reason = isWeekend(d) ? undefined : cal.holiday(d, sign);
-			if (reason) inside.push(named(d, reason));
+		for (let day = path.zero + sign; day !== path.end && path.end !== path.zero; day += sign) {
+			if (Math.abs(path.end - day) > 400) break; // years of holidays are not worth naming
+			const reason = isWeekend(day) ? undefined : cal.holiday(day, sign);
+			if (reason) inside.push(named(day, reason));
 		}
 	const step: Step = {
 		step: 'counted',
-		n: unit === 'w' && p.clear ? n * 7 : n,
+		n: unit === 'w' && path.clear ? n * 7 : n,
 		unit,
 		direction: sign,
-		from: p.from,
-		to: fromDay(p.end),
+		from: path.from,
+		to: fromDay(path.end),
 		inside,
 		skipped,
 		weekends,
-		closed: why(p.end, act === 'file')?.name ?? null,
+		closed: why(path.end, act === 'file')?.name ?? null,
 		dayWord
 	};
-	if (p.time !== null) step.toTime = p.time;
-	if (p.short) step.short = method.short!.authority;
-	if (p.clear) step.clear = true;
+	if (path.time !== null) step.toTime = path.time;
+	if (path.short) step.short = method.short!.authority;
+	if (path.clear) step.clear = true;
 	trace.push(step);
-	if (p.short && method.short!.cautious)
+	if (path.short && method.short!.cautious)
 		trace.push({
 			step: 'cautious',
 			text: 'weekends and holidays inside so short a period are left out in both directions.'
@@ -322,39 +329,39 @@ function explain(method: Method, cal: CourtCalendar, req: CountRequest, p: Path)
 
 	const note = serviceNote(method, req);
 	if (note) trace.push(note);
-	if (p.ext && p.first !== p.end)
-		trace.push(...rolled(method, cal, p.end, p.first, way, sign, act, false));
-	if (p.ext) {
-		const e = p.ext;
+	if (path.ext && path.first !== path.end)
+		trace.push(...rolled(method, cal, path.end, path.first, way, sign, act, false));
+	if (path.ext) {
+		const item = path.ext;
 		trace.push({
 			step: 'service',
-			say: e.say,
-			n: e.n,
-			unit: e.unit,
+			say: item.label,
+			n: item.n,
+			unit: item.unit,
 			direction: sign,
-			from: fromDay(p.first),
-			to: fromDay(p.extended),
-			...(e.unit === 'cd'
-				? jumped(p.first, p.extended, act === 'file')
+			from: fromDay(path.first),
+			to: fromDay(path.extended),
+			...(item.unit === 'cd'
+				? jumped(path.first, path.extended, act === 'file')
 				: { skipped: [], weekends: 0 }),
-			authority: e.authority,
-			when: e.when,
-			closed: why(p.extended, act === 'file')?.name ?? null,
+			authority: item.authority,
+			when: item.when,
+			closed: why(path.extended, act === 'file')?.name ?? null,
 			dayWord
 		});
 	}
-	if (p.last !== p.extended)
-		trace.push(...rolled(method, cal, p.extended, p.last, way, sign, act, act === 'file'));
-	if (!p.rolls) {
-		const closed = cal.closed(p.last, sign);
+	if (path.last !== path.extended)
+		trace.push(...rolled(method, cal, path.extended, path.last, way, sign, act, act === 'file'));
+	if (!path.rolls) {
+		const closed = cal.closed(path.last, sign);
 		if (closed && !(unit === 'h' && method.family === 'agency'))
-			trace.push({ step: 'stays', date: fromDay(p.last), name: closed.name });
+			trace.push({ step: 'stays', date: fromDay(path.last), name: closed.name });
 	}
 	return trace;
 }
 
 type Extension = {
-	say: string;
+	label: string;
 	n: number;
 	unit: 'd' | 'cd';
 	when: 'after-roll' | 'before-roll';
@@ -363,40 +370,40 @@ type Extension = {
 
 /** What the way of service adds to this count, or null. */
 function extension(method: Method, req: CountRequest): Extension | null {
-	const s = method.services;
-	if (req.service === undefined || !s || req.extends === false) return null;
-	const kind = s.kinds[req.service]!;
+	const item = method.services;
+	if (req.service === undefined || !item || req.extends === false) return null;
+	const kind = item.kinds[req.service]!;
 	const own = req.adds && req.service in req.adds.kinds;
 	const add = own ? req.adds!.kinds[req.service]! : kind.add;
-	if (add === null || (req.amount.sign === -1 && s.backward === 'none')) return null;
+	if (add === null || (req.amount.sign === -1 && item.backward === 'none')) return null;
 	return {
-		say: kind.say,
+		label: kind.label,
 		n: Number.parseInt(add, 10),
 		unit: add.endsWith('cd') ? 'cd' : 'd',
-		when: s.added,
-		authority: own ? req.adds!.authority : s.authority
+		when: item.added,
+		authority: own ? req.adds!.authority : item.authority
 	};
 }
 
 /** What is said of service beside the days it adds. */
 function serviceNote(method: Method, req: CountRequest): Step | null {
-	const s = method.services;
-	if (req.service === undefined || !s) return null;
-	const { say, add } = s.kinds[req.service]!;
+	const item = method.services;
+	if (req.service === undefined || !item) return null;
+	const { label, add } = item.kinds[req.service]!;
 	const adds = req.adds && req.service in req.adds.kinds ? req.adds.kinds[req.service]! : add;
 	if (req.extends === false)
 		return add === null
 			? null
-			: { step: 'no-service', text: `Service ${say} adds nothing to this date.` };
+			: { step: 'no-service', text: `Service ${label} adds nothing to this date.` };
 	if (adds === null)
-		return { step: 'no-service', text: `Service ${say} adds nothing (${s.authority}).` };
+		return { step: 'no-service', text: `Service ${label} adds nothing (${item.authority}).` };
 	if (req.amount.sign === 1) return null;
-	if (s.backward === 'none')
+	if (item.backward === 'none')
 		return {
 			step: 'no-service',
-			text: `Service ${say} adds nothing to a count backwards (${s.authority}).`
+			text: `Service ${label} adds nothing to a count backwards (${item.authority}).`
 		};
-	return s.cautiousBackward
+	return item.cautiousBackward
 		? { step: 'cautious', text: 'the notice is lengthened by the same days.' }
 		: null;
 }
@@ -412,12 +419,12 @@ function rolled(
 	office: boolean
 ): Step[] {
 	const over: Named[] = [];
-	for (let d = from; d !== to; d += way)
-		over.push(named(d, (office ? cal.closed(d, sign) : cal.holiday(d, sign))!));
+	for (let day = from; day !== to; day += way)
+		over.push(named(day, (office ? cal.closed(day, sign) : cal.holiday(day, sign))!));
 	const byOffice =
 		act === 'file' &&
 		method.office &&
-		over.some((o) => cal.closed(toDay(o.date), way)?.kind === 'office');
+		over.some((item) => cal.closed(toDay(item.date), way)?.kind === 'office');
 	const steps: Step[] = [
 		{
 			step: 'rolled',

@@ -1,11 +1,11 @@
 /** From an event to its proposed deadlines, each with its authority and its count. */
 import type { Closure, CourtCalendar } from '../dates/calendar.ts';
 import { parseDate, parseTime, toDay, type PlainDate } from '../dates/plain.ts';
-import type { BookEvent, Expression, Rule, Rulebook, Start } from './book.ts';
-import { calendarOf } from './book.ts';
+import type { BookEvent, Expression, Rule, Rulebook, Start } from '../rulebooks/book.ts';
+import { calendarOf } from '../rulebooks/book.ts';
 import { count, CountError, deemedDay, nextWeekday, parseAmount } from './count.ts';
-import type { Method } from './method.ts';
-import { sayAmount, type Step } from './trace.ts';
+import type { Method } from '../rulebooks/method.ts';
+import { formatAmount, type Step } from './trace.ts';
 
 export type EventInput = {
 	event: string;
@@ -93,7 +93,7 @@ export function propose(
 	let base = input.date;
 	const lead: Step[] = [];
 	if (input.service !== undefined && book.method.deemed) {
-		const d = deemedDay(
+		const item = deemedDay(
 			book.method,
 			cal,
 			input.date,
@@ -101,8 +101,8 @@ export function propose(
 			input.service,
 			event.deemedBy ?? undefined
 		);
-		base = d.date;
-		lead.push(d.step);
+		base = item.date;
+		lead.push(item.step);
 	}
 	const run = new Run(book, cal, event, input, base, lead);
 	const deadlines: Proposal[] = [];
@@ -133,20 +133,20 @@ export function propose(
 				)
 			);
 	}
-	for (const s of event.suggestions) {
-		const of = deadlines.find((d) => d.rule === s.of && !d.suggested);
+	for (const suggestion of event.suggestions) {
+		const of = deadlines.find((deadline) => deadline.rule === suggestion.of && !deadline.suggested);
 		if (!of) continue;
-		const c = count(book.method, cal, {
+		const counted = count(book.method, cal, {
 			from: of.date,
-			amount: parseAmount(s.count),
+			amount: parseAmount(suggestion.count),
 			label: `the day "${of.title}" is due`,
 			act: 'serve'
 		});
 		deadlines.push(
 			new Proposed(
 				{
-					rule: `suggested-${s.of}`,
-					title: s.title,
+					rule: `suggested-${suggestion.of}`,
+					title: suggestion.title,
 					authority: 'suggested by the department, not from law',
 					act: 'serve',
 					suggested: true,
@@ -154,11 +154,11 @@ export function propose(
 					owner: null
 				},
 				{
-					date: c.date,
+					date: counted.date,
 					time: null,
 					trace: () => [
 						{ step: 'note', text: 'An early warning the department suggests; no rule sets it.' },
-						...c.trace
+						...counted.trace
 					]
 				}
 			)
@@ -170,36 +170,36 @@ export function propose(
 function checkAnswers(event: BookEvent, { answers, date }: EventInput): void {
 	const asked = (id: string) => event.questions.find((x) => x.id === id)!;
 	for (const [id, value] of Object.entries(answers)) {
-		const q = event.questions.find((x) => x.id === id);
-		if (!q)
+		const item = event.questions.find((x) => x.id === id);
+		if (!item)
 			throw new CountError(
 				`"${id}" is not a question of this event${event.questions.length ? `; it asks ${event.questions.map((x) => x.id).join(', ')}` : ''}`
 			);
 		if (value === '') continue;
-		if (q.kind === 'date' && !parseDate(value))
-			throw new CountError(`"${value}" is not a date that exists: ${q.ask}`, id);
-		if (q.kind === 'choice' && !q.options!.some((o) => o.id === value))
+		if (item.kind === 'date' && !parseDate(value))
+			throw new CountError(`"${value}" is not a date that exists: ${item.ask}`, id);
+		if (item.kind === 'choice' && !item.options!.some((option) => option.id === value))
 			throw new CountError(
-				`"${value}" is not an answer to "${q.ask}": choose ${q.options!.map((o) => o.id).join(', ')}`,
+				`"${value}" is not an answer to "${item.ask}": choose ${item.options!.map((option) => option.id).join(', ')}`,
 				id
 			);
-		if (q.must === 'not-after-event' && value > date)
+		if (item.must === 'not-after-event' && value > date)
 			throw new CountError(
-				`"${q.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`,
+				`"${item.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`,
 				id
 			);
-		if (q.must === 'not-before-event' && value < date)
+		if (item.must === 'not-before-event' && value < date)
 			throw new CountError(
-				`"${q.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`,
+				`"${item.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`,
 				id
 			);
-		for (const [other, wanted] of Object.entries(q.if ?? {})) {
-			const o = asked(other);
-			const say = (v: string) => o.options!.find((x) => x.id === v)?.say ?? v;
-			const given = answers[other] || o.options![0]!.id;
+		for (const [other, wanted] of Object.entries(item.if ?? {})) {
+			const each = asked(other);
+			const label = (text: string) => each.options!.find((x) => x.id === text)?.label ?? text;
+			const given = answers[other] || each.options![0]!.id;
 			if (given !== wanted)
 				throw new CountError(
-					`The answers contradict each other: "${q.ask}" is answered, but "${o.ask}" is "${say(given)}", not "${say(wanted)}".`,
+					`The answers contradict each other: "${item.ask}" is answered, but "${each.ask}" is "${label(given)}", not "${label(wanted)}".`,
 					id
 				);
 		}
@@ -238,10 +238,10 @@ class Run {
 		if (rule.only && !this.holds(rule.only, notes)) outcome = undefined;
 		else {
 			let expression = rule.count;
-			for (const v of rule.variants)
-				if (this.holds(v.when, notes)) {
-					expression = v.count;
-					if (v.say) notes.push({ step: 'note', text: v.say });
+			for (const variant of rule.variants)
+				if (this.holds(variant.when, notes)) {
+					expression = variant.count;
+					if (variant.note) notes.push({ step: 'note', text: variant.note });
 					break;
 				}
 			outcome = expression ? this.eval(expression, rule) : undefined;
@@ -267,13 +267,13 @@ class Run {
 	): boolean {
 		if (when.before !== undefined && !(this.base < when.before)) return false;
 		for (const [id, wanted] of Object.entries(when.answers ?? {})) {
-			const q = this.event.questions.find((x) => x.id === id)!;
+			const item = this.event.questions.find((x) => x.id === id)!;
 			const given = this.input.answers[id] || undefined;
-			const first = q.options![0]!;
+			const first = item.options![0]!;
 			if (given === undefined)
 				notes.push({
 					step: 'missing',
-					text: `Not answered: "${q.ask}" It was taken as "${first.say}".`
+					text: `Not answered: "${item.ask}" It was taken as "${first.label}".`
 				});
 			if ((given ?? first.id) !== wanted) return false;
 		}
@@ -283,10 +283,10 @@ class Run {
 	start(from: Start): Begun {
 		if (from === 'event') return { date: this.base, trace: () => this.lead };
 		if ('answer' in from) {
-			const q = this.event.questions.find((x) => x.id === from.answer)!;
+			const item = this.event.questions.find((x) => x.id === from.answer)!;
 			const given = parseDate(this.input.answers[from.answer]);
-			if (given) return { date: given, trace: nothing, label: asLabel(q.ask) };
-			const missing = `Not given: "${q.ask}"`;
+			if (given) return { date: given, trace: nothing, label: asLabel(item.ask) };
+			const missing = `Not given: "${item.ask}"`;
 			if (from.else === 'event')
 				return {
 					date: this.base,
@@ -297,7 +297,7 @@ class Run {
 				};
 			return { missing };
 		}
-		const rule = this.event.rules.find((r) => r.id === from.deadline)!;
+		const rule = this.event.rules.find((item) => item.id === from.deadline)!;
 		const outcome = this.rule(rule);
 		if (!outcome) return { missing: `"${rule.title}" does not arise here` };
 		if ('missing' in outcome) return outcome;
@@ -316,30 +316,32 @@ class Run {
 			method: other.method,
 			cal: other.calendar.with(
 				(this.input.closures ?? []).filter(
-					(c) => c.book !== undefined && other.layers.includes(c.book)
+					(closure) => closure.book !== undefined && other.layers.includes(closure.book)
 				)
 			)
 		};
 	}
 
-	eval(e: Expression, rule: Rule): Outcome {
-		if (e.kind === 'choose') return this.choose(e, rule);
+	eval(expression: Expression, rule: Rule): Outcome {
+		if (expression.kind === 'choose') return this.choose(expression, rule);
 		let start: Begun;
-		if (e.kind === 'count' && e.of) {
-			const inner = this.eval(e.of, rule);
+		if (expression.kind === 'count' && expression.of) {
+			const inner = this.eval(expression.of, rule);
 			start =
 				'missing' in inner
 					? inner
 					: { date: inner.value.date, trace: inner.value.trace, label: 'that day' };
-		} else start = this.start(e.from);
+		} else start = this.start(expression.from);
 		if ('missing' in start) return start;
 		const { date: from, trace: before } = start;
 		const { method, cal } = this.by(rule);
-		if (e.kind === 'day') {
-			const label = e.label ?? start.label ?? 'That day';
+		if (expression.kind === 'day') {
+			const label = expression.label ?? start.label ?? 'That day';
 			// A date by hand is never rolled silently: it gets a warning.
 			const closed =
-				e.from !== 'event' && 'answer' in e.from ? cal.closed(toDay(from), 1) : undefined;
+				expression.from !== 'event' && 'answer' in expression.from
+					? cal.closed(toDay(from), 1)
+					: undefined;
 			return {
 				value: {
 					date: from,
@@ -353,51 +355,53 @@ class Run {
 			};
 		}
 
-		const amount = parseAmount(e.amount);
-		const own = e.from === 'event' && !e.of;
-		const service = (own || e.serviceAnswer) && !rule.by ? this.input.service : undefined;
+		const amount = parseAmount(expression.amount);
+		const own = expression.from === 'event' && !expression.of;
+		const service = (own || expression.serviceAnswer) && !rule.by ? this.input.service : undefined;
 		const time = parseTime(this.input.time);
 		if (amount.unit === 'h' && time === undefined)
 			return { missing: 'A count in hours needs the time of the event (HH:MM).' };
-		const label = e.label ?? start.label;
-		const c = count(method, cal, {
+		const label = expression.label ?? start.label;
+		const counted = count(method, cal, {
 			from,
 			amount,
 			act: rule.act,
-			roll: e.next === undefined ? e.roll : 'none',
-			everyDay: e.everyDay,
+			roll: expression.next === undefined ? expression.roll : 'none',
+			everyDay: expression.everyDay,
 			deemed: true,
 			...(time === undefined ? {} : { time }),
-			...(service === undefined ? {} : { service, extends: e.ext }),
-			...(e.adds ? { adds: { kinds: e.adds, authority: rule.authority } } : {}),
+			...(service === undefined ? {} : { service, extends: expression.ext }),
+			...(expression.adds ? { adds: { kinds: expression.adds, authority: rule.authority } } : {}),
 			...(label === undefined ? {} : { label })
 		});
-		const cautious: Step[] = e.cautious ? [{ step: 'cautious', text: e.cautious }] : [];
-		if (e.next === undefined)
+		const cautious: Step[] = expression.cautious
+			? [{ step: 'cautious', text: expression.cautious }]
+			: [];
+		if (expression.next === undefined)
 			return {
 				value: {
-					date: c.date,
-					time: e.time ?? c.time,
-					trace: () => [...before(), ...c.trace, ...cautious]
+					date: counted.date,
+					time: expression.time ?? counted.time,
+					trace: () => [...before(), ...counted.trace, ...cautious]
 				}
 			};
-		const next = nextWeekday(method, cal, c.date, e.next, rule.authority);
+		const next = nextWeekday(method, cal, counted.date, expression.next, rule.authority);
 		return {
 			value: {
 				date: next.date,
-				time: e.time ?? null,
-				trace: () => [...before(), ...c.trace, ...cautious, ...next.trace]
+				time: expression.time ?? null,
+				trace: () => [...before(), ...counted.trace, ...cautious, ...next.trace]
 			}
 		};
 	}
 
-	choose(e: Extract<Expression, { kind: 'choose' }>, rule: Rule): Outcome {
+	choose(item: Extract<Expression, { kind: 'choose' }>, rule: Rule): Outcome {
 		const options: { label: string; value: Value }[] = [];
 		const missing: string[] = [];
-		for (const part of e.of) {
-			const o = this.eval(part, rule);
-			if ('missing' in o) missing.push(o.missing);
-			else options.push({ label: describe(part, this.event), value: o.value });
+		for (const part of item.of) {
+			const outcome = this.eval(part, rule);
+			if ('missing' in outcome) missing.push(outcome.missing);
+			else options.push({ label: describe(part, this.event), value: outcome.value });
 		}
 		if (options.length === 0) return { missing: missing.join(' ') };
 		const notes: Step[] = missing.map((text) => ({
@@ -409,18 +413,18 @@ class Run {
 			return { value: { date, time, trace: () => [...trace(), ...notes] } };
 		}
 		const best = options.reduce((a, b) =>
-			(e.which === 'earlier' ? b.value.date < a.value.date : b.value.date > a.value.date) ? b : a
+			(item.which === 'earlier' ? b.value.date < a.value.date : b.value.date > a.value.date) ? b : a
 		);
 		return {
 			value: {
 				date: best.value.date,
 				time: best.value.time,
 				trace: () => [
-					...options.flatMap((o) => o.value.trace()),
+					...options.flatMap((option) => option.value.trace()),
 					{
 						step: 'chosen',
-						which: e.which,
-						options: options.map((o) => ({ label: o.label, date: o.value.date })),
+						which: item.which,
+						options: options.map((option) => ({ label: option.label, date: option.value.date })),
 						date: best.value.date
 					},
 					...notes
@@ -430,20 +434,22 @@ class Run {
 	}
 }
 
-function describe(e: Expression, event: BookEvent): string {
-	if (e.kind === 'choose') return `the ${e.which} of its parts`;
-	const from = (s: Start): string =>
-		s === 'event'
+function describe(expression: Expression, event: BookEvent): string {
+	if (expression.kind === 'choose') return `the ${expression.which} of its parts`;
+	const from = (start: Start): string =>
+		start === 'event'
 			? 'the event'
-			: 'answer' in s
-				? asLabel(event.questions.find((q) => q.id === s.answer)?.ask ?? s.answer)
-				: `"${s.deadline}"`;
-	if (e.kind === 'day') return e.label ?? from(e.from);
-	const a = parseAmount(e.amount);
-	return `${sayAmount(a.n, a.unit)} ${a.sign === 1 ? 'after' : 'before'} ${e.of ? 'that' : (e.label ?? from(e.from))}`;
+			: 'answer' in start
+				? asLabel(
+						event.questions.find((question) => question.id === start.answer)?.ask ?? start.answer
+					)
+				: `"${start.deadline}"`;
+	if (expression.kind === 'day') return expression.label ?? from(expression.from);
+	const a = parseAmount(expression.amount);
+	return `${formatAmount(a.n, a.unit)} ${a.sign === 1 ? 'after' : 'before'} ${expression.of ? 'that' : (expression.label ?? from(expression.from))}`;
 }
 
-const asLabel = (ask: string) => ask.replace(/\?$/, '').replace(/^./, (c) => c.toLowerCase());
+const asLabel = (ask: string) => ask.replace(/\?$/, '').replace(/^./, (text) => text.toLowerCase());
 
 function dedupe(notes: Step[]): Step[] {
 	const seen = new Set<string>();

@@ -1,6 +1,6 @@
 /** The strip of days of a count, made from the same trace as its sentences. */
 import type { CourtCalendar } from '../dates/calendar.ts';
-import { civil, fromDay, toDay, weekday, type PlainDate } from '../dates/plain.ts';
+import { dayToCivil, fromDay, toDay, weekday, type PlainDate } from '../dates/plain.ts';
 import type { Step } from './trace.ts';
 
 export type Cell = {
@@ -26,109 +26,113 @@ export function strip(
 	// The last count in the trace is the one that leads to the result (chains and choices come first).
 	const at = lastRun(trace, result);
 	const steps = at.steps;
-	const zero = steps.find((s) => s.step === 'zero');
+	const zero = steps.find((step) => step.step === 'zero');
 	if (!zero || zero.step !== 'zero') return [];
 	const marks = new Map<number, { label: string; role: Cell['role'] }>();
-	const z = toDay(zero.date);
+	const number = toDay(zero.date);
 	const end = toDay(result);
-	const direction = end < z ? -1 : 1;
-	marks.set(z, { label: '0', role: 'zero' });
-	for (const s of steps) {
-		if (s.step === 'counted') {
-			const [from, to] = [toDay(s.from), toDay(s.to)];
-			const skipsDays = s.unit === 'cd' || s.short !== undefined;
+	const direction = end < number ? -1 : 1;
+	marks.set(number, { label: '0', role: 'zero' });
+	for (const step of steps) {
+		if (step.step === 'counted') {
+			const [from, to] = [toDay(step.from), toDay(step.to)];
+			const skipsDays = step.unit === 'cd' || step.short !== undefined;
 			let n = 0;
-			for (let d = from + s.direction; (to - d) * s.direction >= 0; d += s.direction) {
-				const skipped = skipsDays && cal.closed(d, s.direction) !== undefined;
+			for (
+				let day = from + step.direction;
+				(to - day) * step.direction >= 0;
+				day += step.direction
+			) {
+				const skipped = skipsDays && cal.closed(day, step.direction) !== undefined;
 				if (!skipped) n++;
-				const counts = s.unit === 'd' || s.unit === 'cd' || s.unit === 'w';
+				const counts = step.unit === 'd' || step.unit === 'cd' || step.unit === 'w';
 				marks.set(
-					d,
+					day,
 					skipped
 						? { label: '', role: 'skipped' }
-						: { label: counts ? (s.clear && d === to ? '' : String(n)) : '', role: 'counted' }
+						: { label: counts ? (step.clear && day === to ? '' : String(n)) : '', role: 'counted' }
 				);
 			}
 			marks.set(to, {
 				label:
-					s.unit === 'd' || s.unit === 'cd' || s.unit === 'w'
-						? s.clear
+					step.unit === 'd' || step.unit === 'cd' || step.unit === 'w'
+						? step.clear
 							? ''
 							: String(n)
-						: `${s.n}${s.unit}`,
+						: `${step.n}${step.unit}`,
 				role: 'period-end'
 			});
-			if (to === z) marks.set(z, { label: '0', role: 'zero' });
-		} else if (s.step === 'service') {
+			if (to === number) marks.set(number, { label: '0', role: 'zero' });
+		} else if (step.step === 'service') {
 			let n = 0;
 			for (
-				let d = toDay(s.from) + s.direction;
-				(toDay(s.to) - d) * s.direction >= 0;
-				d += s.direction
+				let day = toDay(step.from) + step.direction;
+				(toDay(step.to) - day) * step.direction >= 0;
+				day += step.direction
 			) {
-				const skipped = s.unit === 'cd' && cal.closed(d, s.direction) !== undefined;
+				const skipped = step.unit === 'cd' && cal.closed(day, step.direction) !== undefined;
 				if (!skipped) n++;
 				marks.set(
-					d,
+					day,
 					skipped ? { label: '', role: 'skipped' } : { label: `+${n}`, role: 'service' }
 				);
 			}
-		} else if (s.step === 'rolled') {
+		} else if (step.step === 'rolled') {
 			for (
-				let d = toDay(s.from) + s.direction;
-				(toDay(s.to) - d) * s.direction >= 0;
-				d += s.direction
+				let day = toDay(step.from) + step.direction;
+				(toDay(step.to) - day) * step.direction >= 0;
+				day += step.direction
 			)
-				if (!marks.has(d) || s.direction === direction)
-					marks.set(d, { label: s.direction === 1 ? '›' : '‹', role: 'rolled' });
+				if (!marks.has(day) || step.direction === direction)
+					marks.set(day, { label: step.direction === 1 ? '›' : '‹', role: 'rolled' });
 		}
 	}
 	const mark = marks.get(end);
-	marks.set(end, { label: mark?.label || '', role: end === z ? 'zero' : 'result' });
+	marks.set(end, { label: mark?.label || '', role: end === number ? 'zero' : 'result' });
 	const days = [...marks.keys()].sort((a, b) => a - b);
 	const [lo, hi] = [
 		days[0]! - (direction === -1 ? 2 : 0),
 		days.at(-1)! + (direction === 1 ? 3 : 0)
 	];
 	const cells: (Cell | Fold)[] = [];
-	const cell = (d: number): Cell => {
-		const m = marks.get(d);
+	const cell = (day: number): Cell => {
+		const item = marks.get(day);
 		return {
-			date: fromDay(d),
-			weekday: weekday(d),
-			day: civil(d).day,
-			closed: cal.closed(d, direction)?.name ?? null,
-			label: m?.label ?? '',
-			role: m?.role ?? 'outside'
+			date: fromDay(day),
+			weekday: weekday(day),
+			day: dayToCivil(day).day,
+			closed: cal.closed(day, direction)?.name ?? null,
+			label: item?.label ?? '',
+			role: item?.role ?? 'outside'
 		};
 	};
 	const most = opts.most ?? 34;
-	if (hi - lo + 1 <= most) for (let d = lo; d <= hi; d++) cells.push(cell(d));
+	if (hi - lo + 1 <= most) for (let day = lo; day <= hi; day++) cells.push(cell(day));
 	else {
 		const head = direction === 1 ? 6 : most - 8;
 		const tail = most - head - 2;
-		for (let d = lo; d < lo + head; d++) cells.push(cell(d));
+		for (let day = lo; day < lo + head; day++) cells.push(cell(day));
 		cells.push({
 			fold: hi - lo + 1 - head - tail,
 			from: fromDay(lo + head),
 			to: fromDay(hi - tail)
 		});
-		for (let d = hi - tail + 1; d <= hi; d++) cells.push(cell(d));
+		for (let day = hi - tail + 1; day <= hi; day++) cells.push(cell(day));
 	}
 	return cells;
 }
 
 function lastRun(trace: readonly Step[], result: PlainDate): { steps: Step[] } {
 	const runs: Step[][] = [];
-	for (const s of trace) {
-		if (s.step === 'zero') runs.push([s]);
-		else runs.at(-1)?.push(s);
+	for (const step of trace) {
+		if (step.step === 'zero') runs.push([step]);
+		else runs.at(-1)?.push(step);
 	}
 	const ends = (run: Step[]): boolean =>
 		run.some(
-			(s) =>
-				('to' in s && s.to === result) ||
-				('date' in s && s.step !== 'zero' && s.step !== 'chosen' && s.date === result)
+			(step) =>
+				('to' in step && step.to === result) ||
+				('date' in step && step.step !== 'zero' && step.step !== 'chosen' && step.date === result)
 		);
 	// A day that was given, not counted, has no strip: that of the count it was chosen over would mislead.
 	return { steps: runs.findLast(ends) ?? [] };

@@ -1,6 +1,6 @@
 /** The trace of a count: what was done, step by step. The sentences and the strip of days are both made from it. */
 import type { PlainDate } from '../dates/plain.ts';
-import { sayDate } from '../dates/plain.ts';
+import { formatDate } from '../format/dates.ts';
 
 export type Unit = 'd' | 'cd' | 'w' | 'm' | 'y' | 'h';
 export type Named = { date: PlainDate; name: string };
@@ -81,13 +81,13 @@ const UNIT: Record<Unit, [string, string]> = {
 };
 
 /** "21 days", "1 court day". */
-export function sayAmount(n: number, unit: Unit, dayWord = 'court day'): string {
+export function formatAmount(n: number, unit: Unit, dayWord = 'court day'): string {
 	const [one, many] = unit === 'cd' ? [dayWord, `${dayWord}s`] : UNIT[unit];
 	return `${n} ${n === 1 ? one : many}`;
 }
 
 /** 1st, 2nd, 3rd, 21st, 113th. */
-export function ordinal(n: number): string {
+function formatOrdinal(n: number): string {
 	const tail = n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
 	return `${n}${tail}`;
 }
@@ -95,10 +95,12 @@ export function ordinal(n: number): string {
 const list = (items: string[]) =>
 	items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
 
-function saySkipped(s: { skipped: Named[]; weekends: number }): string {
-	const parts = [...s.skipped.map((d) => `${d.name} (${sayDate(d.date, { year: false })})`)];
-	if (s.weekends > 0)
-		parts.push(s.weekends === 1 ? 'one weekend day' : `${s.weekends} weekend days`);
+function saySkipped(item: { skipped: Named[]; weekends: number }): string {
+	const parts = [
+		...item.skipped.map((named) => `${named.name} (${formatDate(named.date, { year: false })})`)
+	];
+	if (item.weekends > 0)
+		parts.push(item.weekends === 1 ? 'one weekend day' : `${item.weekends} weekend days`);
 	return list(parts);
 }
 
@@ -110,61 +112,62 @@ const landing = (closed: string | null, dayWord: string) =>
 			: `${closed}, not a ${dayWord}`;
 
 /** One step as a sentence. */
-export function sentence(s: Step): string {
-	switch (s.step) {
+export function explainStep(step: Step): string {
+	switch (step.step) {
 		case 'deemed':
-			return `Sent on ${sayDate(s.sent)}${s.time ? ` at ${s.time}` : ''} ${s.say}; deemed served on ${sayDate(s.date)} (${s.authority}).`;
+			return `Sent on ${formatDate(step.sent)}${step.time ? ` at ${step.time}` : ''} ${step.say}; deemed served on ${formatDate(step.date)} (${step.authority}).`;
 		case 'zero':
-			return `Day zero is ${s.label ? `${s.label}, ` : ''}${sayDate(s.date)}${s.time ? ` at ${s.time}` : ''}; it is not counted.`;
+			return `Day zero is ${step.label ? `${step.label}, ` : ''}${formatDate(step.date)}${step.time ? ` at ${step.time}` : ''}; it is not counted.`;
 		case 'counted': {
-			const way = s.direction === 1 ? '' : ' before';
-			const amount = sayAmount(s.n, s.unit, s.dayWord);
-			const at = `${sayDate(s.to)}${s.toTime ? ` at ${s.toTime}` : ''}, ${landing(s.closed, s.dayWord)}`;
+			const way = step.direction === 1 ? '' : ' before';
+			const amount = formatAmount(step.n, step.unit, step.dayWord);
+			const at = `${formatDate(step.to)}${step.toTime ? ` at ${step.toTime}` : ''}, ${landing(step.closed, step.dayWord)}`;
 			let text: string;
-			if (s.unit === 'h')
-				text = `${amount}${s.direction === 1 ? ' later' : ' before'} is ${at}; every hour is counted.`;
-			else if (s.n === 0) text = `No day is counted: it is ${at}.`;
-			else if (s.clear)
-				text = `At least ${s.n} clear ${s.n === 1 ? 'day' : 'days'} before: neither day zero nor the last day to act counts, so it is ${at}.`;
-			else if (s.unit === 'd') text = `The ${ordinal(s.n)} day${way} is ${at}.`;
-			else if (s.unit === 'cd') text = `The ${ordinal(s.n)} ${s.dayWord}${way} is ${at}.`;
-			else text = `${amount}${s.direction === 1 ? ' later' : ' before'} is ${at}.`;
-			if (s.short) text += ` A period this short skips weekends and holidays (${s.short}).`;
-			const skipped = saySkipped(s);
+			if (step.unit === 'h')
+				text = `${amount}${step.direction === 1 ? ' later' : ' before'} is ${at}; every hour is counted.`;
+			else if (step.n === 0) text = `No day is counted: it is ${at}.`;
+			else if (step.clear)
+				text = `At least ${step.n} clear ${step.n === 1 ? 'day' : 'days'} before: neither day zero nor the last day to act counts, so it is ${at}.`;
+			else if (step.unit === 'd') text = `The ${formatOrdinal(step.n)} day${way} is ${at}.`;
+			else if (step.unit === 'cd')
+				text = `The ${formatOrdinal(step.n)} ${step.dayWord}${way} is ${at}.`;
+			else text = `${amount}${step.direction === 1 ? ' later' : ' before'} is ${at}.`;
+			if (step.short) text += ` A period this short skips weekends and holidays (${step.short}).`;
+			const skipped = saySkipped(step);
 			if (skipped) text += ` Not counted: ${skipped}.`;
-			if (s.inside.length > 0)
-				text += ` ${list(s.inside.map((d) => d.name))} ${s.inside.length === 1 ? 'falls' : 'fall'} inside the count and ${s.inside.length === 1 ? 'changes' : 'change'} nothing.`;
+			if (step.inside.length > 0)
+				text += ` ${list(step.inside.map((named) => named.name))} ${step.inside.length === 1 ? 'falls' : 'fall'} inside the count and ${step.inside.length === 1 ? 'changes' : 'change'} nothing.`;
 			return text;
 		}
 		case 'service': {
-			const skipped = saySkipped(s);
-			return `Service ${s.say} adds ${sayAmount(s.n, s.unit, s.dayWord)}${s.when === 'after-roll' ? ' after that' : s.direction === 1 ? ' to the period' : ' to the notice'} (${s.authority}), which gives ${sayDate(s.to)}, ${landing(s.closed, s.dayWord)}.${skipped ? ` Not counted: ${skipped}.` : ''}`;
+			const skipped = saySkipped(step);
+			return `Service ${step.say} adds ${formatAmount(step.n, step.unit, step.dayWord)}${step.when === 'after-roll' ? ' after that' : step.direction === 1 ? ' to the period' : ' to the notice'} (${step.authority}), which gives ${formatDate(step.to)}, ${landing(step.closed, step.dayWord)}.${skipped ? ` Not counted: ${skipped}.` : ''}`;
 		}
 		case 'no-service':
-			return s.text;
+			return step.text;
 		case 'rolled': {
-			const last = s.over.at(0);
+			const last = step.over.at(0);
 			const why = last
-				? `${sayDate(s.from)} is ${/^(Satur|Sun)day$/.test(last.name) ? `a ${last.name}` : last.name}`
-				: sayDate(s.from);
-			const others = s.over.slice(1).filter((o) => !/^(Satur|Sun)day$/.test(o.name));
-			return `${why}, so the date moves ${s.direction === 1 ? 'on' : 'back'} to ${sayDate(s.to)}, the ${s.direction === 1 ? 'next' : 'last'} ${s.dayWord}${s.direction === 1 ? '' : ' before'}${others.length ? ` (past ${list(others.map((o) => o.name))})` : ''} (${s.authority}).`;
+				? `${formatDate(step.from)} is ${/^(Satur|Sun)day$/.test(last.name) ? `a ${last.name}` : last.name}`
+				: formatDate(step.from);
+			const others = step.over.slice(1).filter((named) => !/^(Satur|Sun)day$/.test(named.name));
+			return `${why}, so the date moves ${step.direction === 1 ? 'on' : 'back'} to ${formatDate(step.to)}, the ${step.direction === 1 ? 'next' : 'last'} ${step.dayWord}${step.direction === 1 ? '' : ' before'}${others.length ? ` (past ${list(others.map((other) => other.name))})` : ''} (${step.authority}).`;
 		}
 		case 'stays':
-			return `${sayDate(s.date)} is ${/^(Satur|Sun)day$/.test(s.name) ? `a ${s.name}` : s.name}; this date is not moved.`;
+			return `${formatDate(step.date)} is ${/^(Satur|Sun)day$/.test(step.name) ? `a ${step.name}` : step.name}; this date is not moved.`;
 		case 'weekday':
-			return `The ${s.name} next after ${sayDate(s.from)} is ${sayDate(s.to)} (${s.authority}).`;
+			return `The ${step.name} next after ${formatDate(step.from)} is ${formatDate(step.to)} (${step.authority}).`;
 		case 'chosen':
-			return `The ${s.options.length > 2 ? (s.which === 'later' ? 'latest' : 'earliest') : s.which} of ${list(s.options.map((o) => `${sayDate(o.date)} (${o.label})`))} is ${sayDate(s.date)}.`;
+			return `The ${step.options.length > 2 ? (step.which === 'later' ? 'latest' : 'earliest') : step.which} of ${list(step.options.map((option) => `${formatDate(option.date)} (${option.label})`))} is ${formatDate(step.date)}.`;
 		case 'taken':
-			return `${s.label} is ${sayDate(s.date)}.`;
+			return `${step.label} is ${formatDate(step.date)}.`;
 		case 'cautious':
-			return `Cautious reading: ${s.text}`;
+			return `Cautious reading: ${step.text}`;
 		case 'note':
 		case 'missing':
-			return s.text;
+			return step.text;
 	}
 }
 
 /** The whole count in sentences. */
-export const sentences = (trace: readonly Step[]): string[] => trace.map(sentence);
+export const explainTrace = (trace: readonly Step[]): string[] => trace.map(explainStep);

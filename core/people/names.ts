@@ -1,5 +1,5 @@
 /** Names folded for finding: case, accents and punctuation do not matter. */
-export const fold = (name: string): string =>
+export const foldName = (name: string): string =>
 	name
 		.normalize('NFKD')
 		.replace(/\p{M}/gu, '')
@@ -11,7 +11,7 @@ export const fold = (name: string): string =>
 		.trim();
 
 /** "IO" of "Ines Okafor"; at most two letters. */
-export function initials(name: string): string {
-	const words = name.split(/\s+/).filter((w) => /^\p{L}/u.test(w));
+export function formatInitials(name: string): string {
+	const words = name.split(/\s+/).filter((word) => /^\p{L}/u.test(word));
 	return ((words[0]?.[0] ?? '?') + (words.length > 1 ? words.at(-1)![0]! : '')).toUpperCase();
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import Logo from '$lib/ui/Logo.svelte';
+	import Logo from '$lib/shell/Logo.svelte';
 </script>
 
 <svelte:head><title>Kite Pen</title></svelte:head>

@@ -9,7 +9,7 @@
 		['/docket/report', 'Report', ''],
 		['/docket/closures', 'Closures', ''],
 		['/rulebooks', 'Rulebooks', ''],
-		['/count', 'Count a date', '']
+		['/docket/calculator', 'Count a date', '']
 	] as const);
 	const at = $derived(page.url.pathname);
 	const on = (href: string) => (href === '/docket' ? at === '/docket' : at.startsWith(href));

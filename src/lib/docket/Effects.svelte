@@ -1,7 +1,7 @@
 <!-- What would change: every date with its old and its new day, before anything is saved. -->
 <script lang="ts">
-	import { short } from '$lib/ui/say.ts';
-	import type { EffectView } from '#server/docket/changes.ts';
+	import { formatShort } from '$lib/ui/format.ts';
+	import type { EffectView } from '#server/docket/effects.ts';
 	type Props = { effects: EffectView[]; total?: number; today: string; matter?: boolean };
 	let { effects, total = effects.length, today, matter = true }: Props = $props();
 </script>
@@ -21,9 +21,10 @@
 						><b class="font-semibold">{e.title}</b>
 						<span class="sub">{e.event}{e.state === 'proposed' ? ', proposed' : ''}</span></td
 					>{#if matter}<td class="max-w-0 truncate">{e.matterTitle}</td>{/if}<td
-						class="whitespace-nowrap">{e.was ? short(e.was, today) : 'new'}</td
+						class="whitespace-nowrap">{e.was ? formatShort(e.was, today) : 'new'}</td
 					><td class="whitespace-nowrap"
-						><b class="font-semibold">{e.becomes ? short(e.becomes, today) : 'falls away'}</b></td
+						><b class="font-semibold">{e.becomes ? formatShort(e.becomes, today) : 'falls away'}</b
+						></td
 					><td class="num font-semibold text-petrol"
 						>{e.days === null ? '' : `${e.days > 0 ? '+' : '−'}${Math.abs(e.days)}`}</td
 					></tr

@@ -2,16 +2,16 @@
 <script lang="ts">
 	import {
 		addDays,
-		date,
-		dayOf,
+		plainDate,
+		civilToDay,
 		daysInMonth,
 		fromDay,
 		MONTHS,
-		sayDate,
 		weekday,
 		type PlainDate
 	} from '#core/dates/plain.ts';
-	import Kite from '$lib/ui/Kite.svelte';
+	import { formatDate } from '#core/format/dates.ts';
+	import Kite from './Kite.svelte';
 	import { page } from '$app/state';
 	type Mark = {
 		id: string;
@@ -31,7 +31,7 @@
 	};
 	let { month, marks, hearings, closed, today }: Props = $props();
 	const [y, m] = $derived(month.split('-').map(Number) as [number, number]);
-	const first = $derived(dayOf(y, m, 1));
+	const first = $derived(civilToDay(y, m, 1));
 	const lead = $derived((weekday(first) + 6) % 7);
 	const weeks = $derived(Math.ceil((lead + daysInMonth(y, m)) / 7));
 	const days = $derived(Array.from({ length: weeks * 7 }, (_, i) => fromDay(first - lead + i)));
@@ -43,7 +43,7 @@
 	const on = (d: string) => marks.filter((x) => x.date === d);
 	const heard = (d: string) => hearings.filter((x) => x.date === d);
 	const MOST = 4;
-	const say = (d: string) => sayDate(date(d) as PlainDate);
+	const say = (d: string) => formatDate(plainDate(d) as PlainDate);
 </script>
 
 <div class="flex items-baseline gap-3">

@@ -20,16 +20,10 @@
 </script>
 
 <script lang="ts">
-	import {
-		addDays,
-		date,
-		daysBetween,
-		MONTHS,
-		sayDate,
-		type PlainDate
-	} from '#core/dates/plain.ts';
-	import Kite from '$lib/ui/Kite.svelte';
-	import { short } from '$lib/ui/say.ts';
+	import { addDays, plainDate, daysBetween, MONTHS, type PlainDate } from '#core/dates/plain.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import Kite from './Kite.svelte';
+	import { formatShort } from '$lib/ui/format.ts';
 	type Props = {
 		lanes: Lane[];
 		from: string;
@@ -40,7 +34,7 @@
 	};
 	let { lanes, from, to, today, closed, spread = true }: Props = $props();
 	const STEPS = [1.5, 3, 6, 10, 16, 24, 36];
-	const total = $derived(daysBetween(date(from), date(to)) + 1);
+	const total = $derived(daysBetween(plainDate(from), plainDate(to)) + 1);
 	let zoom = $state(-1);
 	let box = $state<HTMLElement>();
 	let wide = $state(900);
@@ -49,14 +43,14 @@
 		zoom >= 0 ? STEPS[zoom]! : Math.max(STEPS[0]!, Math.min(24, (wide - 40) / total))
 	);
 	const level = $derived(zoom >= 0 ? zoom : STEPS.findLastIndex((s) => s <= step));
-	const x = (d: string) => daysBetween(date(from), date(d)) * step;
+	const x = (d: string) => daysBetween(plainDate(from), plainDate(d)) * step;
 	const months = $derived.by(() => {
 		const out: { at: number; name: string; days: number }[] = [];
-		for (let d = date(from); d <= to;) {
-			const next = date(
+		for (let d = plainDate(from); d <= to;) {
+			const next = plainDate(
 				`${d.slice(5, 7) === '12' ? Number(d.slice(0, 4)) + 1 : d.slice(0, 4)}-${d.slice(5, 7) === '12' ? '01' : String(Number(d.slice(5, 7)) + 1).padStart(2, '0')}-01`
 			);
-			const end = next <= to ? next : addDays(date(to), 1);
+			const end = next <= to ? next : addDays(plainDate(to), 1);
 			out.push({
 				at: x(d),
 				name: `${MONTHS[Number(d.slice(5, 7)) - 1]!.slice(0, step * 30 < 60 ? 3 : 9)}${d.slice(5, 7) === '01' || out.length === 0 ? ` ${d.slice(0, 4)}` : ''}`,
@@ -136,7 +130,9 @@
 	{#if today >= from && today <= to}<button type="button" class="btn" onclick={toToday}
 			>Today</button
 		>{/if}
-	<span class="sub">{sayDate(date(from) as PlainDate)} to {sayDate(date(to) as PlainDate)}</span>
+	<span class="sub"
+		>{formatDate(plainDate(from) as PlainDate)} to {formatDate(plainDate(to) as PlainDate)}</span
+	>
 </div>
 <div class="flex border-t-[1.5px] border-ink">
 	{#if !spread}<ul class="w-[220px] shrink-0 border-r border-rule pt-[24px]">
@@ -175,7 +171,7 @@
 			{#if numbered}{#each Array.from({ length: total }, (_, i) => i) as i (i)}<span
 						class="tl-day"
 						style:left="{i * step}px"
-						style:width="{step}px">{Number(addDays(date(from), i).slice(8))}</span
+						style:width="{step}px">{Number(addDays(plainDate(from), i).slice(8))}</span
 					>{/each}{/if}
 			<svg
 				class="absolute inset-x-0 top-[24px]"
@@ -245,7 +241,7 @@
 						/>{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}
 								>{m.title}
 								<span class="sub"
-									>{short(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span
+									>{formatShort(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span
 								></span
 							>{/if}</a
 					>

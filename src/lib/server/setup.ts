@@ -1,52 +1,64 @@
-/** What every house has before the first matter: templates that ship and activity codes. */
+/** What every house has before the first matter: kinds and templates that ship, and activity codes. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { World } from './command.ts';
-import { newId } from './ids.ts';
-import { addKinds } from './matters/kinds.ts';
+import type { Application } from '#server/app/application.ts';
+import { assetFolder } from '#server/app/assets.ts';
+import { newId } from '#server/app/ids.ts';
+import { exists, insert } from '#server/db/sql.ts';
+import { addShippedKinds } from '#server/kinds/shipped.ts';
+import type { TemplateRow } from '#server/templates/rows.ts';
+import type { ActivityCodeRow } from '#server/time/rows.ts';
 
-const ABOUT: Record<string, string> = {
+const DESCRIPTIONS: Readonly<Record<string, string>> = {
 	'Letter on the matter':
 		'To anyone outside: the case, our dates, the people. Asks for the recipient and what the letter is for.',
 	'Notice to preserve documents':
 		'To a colleague in a business unit: keep everything that concerns the matter.'
 };
-const CODES: [string, string, number][] = [
-	['CALL', 'Calls and meetings, outside', 1],
-	['MEET', 'Meetings, inside', 1],
-	['DRAFT', 'Drafting', 1],
-	['REVIEW', 'Review', 1],
-	['RESEARCH', 'Research', 1],
-	['DISC', 'Discovery', 1],
-	['HEAR', 'Hearings and trial', 1],
-	['NEGO', 'Negotiation', 1],
-	['ADVICE', 'Advice', 1],
-	['TRAIN', 'Training', 0],
-	['MANAGE', 'Running the department', 0],
-	['LEAVE', 'Leave', 0]
-];
+
+/** Work that belongs to a matter, and work that does not. */
+const MATTER_ACTIVITIES = {
+	CALL: 'Calls and meetings, outside',
+	MEET: 'Meetings, inside',
+	DRAFT: 'Drafting',
+	REVIEW: 'Review',
+	RESEARCH: 'Research',
+	DISC: 'Discovery',
+	HEAR: 'Hearings and trial',
+	NEGO: 'Negotiation',
+	ADVICE: 'Advice'
+};
+const OTHER_ACTIVITIES = { TRAIN: 'Training', MANAGE: 'Running the department', LEAVE: 'Leave' };
 
 /** Safe to call at every start: only what is not there is added. */
-export function setUp(w: World): void {
-	const folder = join(process.env.KITE_HOME ?? process.cwd(), 'templates');
-	w.db.transaction(() => {
-		addKinds(w);
-		if (!w.db.prepare('SELECT 1 FROM activity_code').get())
-			CODES.forEach(([code, name, work], i) =>
-				w.db
-					.prepare(
-						'INSERT INTO activity_code (code, name, matter_work, position) VALUES (?, ?, ?, ?)'
-					)
-					.run(code, name, work, i)
-			);
-		if (existsSync(folder) && !w.db.prepare('SELECT 1 FROM template').get())
-			for (const f of readdirSync(folder)
-				.filter((n) => n.endsWith('.docx'))
-				.sort()) {
-				const name = f.replace(/\.docx$/, '');
-				w.db
-					.prepare('INSERT INTO template (id, name, description, sha256) VALUES (?, ?, ?, ?)')
-					.run(newId('tpl'), name, ABOUT[name] ?? '', w.files.put(readFileSync(join(folder, f))));
-			}
+export function setUp(app: Application): void {
+	app.db.transaction(() => {
+		addShippedKinds(app);
+		if (!exists(app.db, 'SELECT 1 FROM activity_code')) addActivities(app);
+		if (!exists(app.db, 'SELECT 1 FROM template')) addTemplates(app);
 	})();
+}
+
+function addActivities({ db }: Application): void {
+	const activities = [
+		...Object.entries(MATTER_ACTIVITIES).map(([code, name]) => ({ code, name, work: 1 as const })),
+		...Object.entries(OTHER_ACTIVITIES).map(([code, name]) => ({ code, name, work: 0 as const }))
+	];
+	for (const [position, { code, name, work }] of activities.entries())
+		insert<ActivityCodeRow>(db, 'activity_code', { code, name, matter_work: work, position });
+}
+
+function addTemplates({ db, files }: Application): void {
+	const folder = assetFolder('templates');
+	if (!existsSync(folder)) return;
+	const names = readdirSync(folder).filter((file) => file.endsWith('.docx'));
+	for (const file of names.sort()) {
+		const name = file.replace(/\.docx$/, '');
+		insert<TemplateRow>(db, 'template', {
+			id: newId('tpl'),
+			name,
+			description: DESCRIPTIONS[name] ?? '',
+			sha256: files.put(readFileSync(join(folder, file)))
+		});
+	}
 }

@@ -3,13 +3,13 @@
 	import { applyAction, enhance } from '$app/forms';
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { Snippet } from 'svelte';
-	import type { Difference } from '#server/command.ts';
+	import type { Difference } from '#server/app/errors.ts';
 	type Conflict = { by: string; version: number; differences: Difference[] };
 	type Props = {
 		action: string;
 		ondone?: (data: Record<string, unknown>) => void | Promise<void>;
 		onconflict?: (c: Conflict) => void;
-		children: Snippet<[{ errors: Record<string, string>; busy: boolean }]>;
+		children: Snippet<[{ errors: Record<string, string>; busy: boolean; details: unknown }]>;
 		class?: string;
 		files?: boolean;
 		before?: (data: FormData) => string | undefined;
@@ -26,6 +26,8 @@
 		stay = false
 	}: Props = $props();
 	let errors = $state<Record<string, string>>({});
+	/** What the screen needs to offer a way on. */
+	let details = $state<unknown>();
 	let busy = $state(false);
 </script>
 
@@ -37,6 +39,7 @@
 	novalidate
 	use:enhance={({ formData, cancel }) => {
 		errors = {};
+		details = undefined;
 		const fault = before?.(formData);
 		if (fault) {
 			errors = { '': fault };
@@ -48,6 +51,7 @@
 			busy = false;
 			if (result.type === 'failure') {
 				errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
+				details = result.data?.details;
 				if (result.data?.conflict && onconflict) {
 					onconflict(result.data.conflict as Conflict);
 					errors = {};
@@ -77,6 +81,6 @@
 		};
 	}}
 >
-	{@render children({ errors, busy })}
+	{@render children({ errors, busy, details })}
 	{#if errors['']}<p class="fault mt-2" role="alert">{errors['']}</p>{/if}
 </form>

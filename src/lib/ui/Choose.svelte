@@ -109,7 +109,8 @@
 			</Combobox.Content>
 		</Combobox.Portal>
 	</Combobox.Root>
-	<input type="hidden" {name} {value} />
+	<!-- What is offered as new has no id yet. -->
+	<input type="hidden" {name} value={value === 'new' ? '' : value} />
 	{#if error}<p class="fault mt-1" id="{id}-more">{error}</p>{:else if hint}<p
 			class="sub mt-1 text-[12.5px]"
 			id="{id}-more"

@@ -3,8 +3,9 @@
 	import { CalendarDate, parseDate as calendarDate } from '@internationalized/date';
 	import CalendarIcon from '@lucide/svelte/icons/calendar-days';
 	import { Calendar, Popover } from 'bits-ui';
-	import { parseDate, sayDate, type PlainDate } from '#core/dates/plain.ts';
-	import { readDate } from '#core/dates/read.ts';
+	import { parseDate, type PlainDate } from '#core/dates/plain.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
 	type Props = {
 		name: string;
 		label: string;
@@ -28,11 +29,11 @@
 	const id = $props.id();
 	let touched = $state(false);
 	let open = $state(false);
-	const read = $derived(value.trim() === '' ? null : readDate(value, today as PlainDate));
+	const read = $derived(value.trim() === '' ? null : parseTypedDate(value, today as PlainDate));
 	const iso = $derived(read && 'date' in read ? read.date : value);
 	const fault = $derived(error ?? (touched && read && 'error' in read ? read.error : undefined));
 	const said = $derived(
-		read && 'date' in read && !/^[A-Z][a-z]+day /.test(value) ? sayDate(read.date) : (hint ?? '')
+		read && 'date' in read && !/^[A-Z][a-z]+day /.test(value) ? formatDate(read.date) : (hint ?? '')
 	);
 	const asCalendar = (d: string) => {
 		const c = calendarDate(d);

@@ -1,6 +1,6 @@
 <!-- Two people changed the same thing: both versions side by side, and one choice for each. -->
 <script lang="ts">
-	import type { Difference } from '#server/command.ts';
+	import type { Difference } from '#server/app/errors.ts';
 	type Props = {
 		by: string;
 		differences: Difference[];

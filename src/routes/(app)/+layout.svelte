@@ -1,9 +1,12 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import Logo from '$lib/ui/Logo.svelte';
-	import PenLine from '$lib/PenLine.svelte';
-	import OpenMatter from '$lib/OpenMatter.svelte';
-	import { opening } from '$lib/opening.svelte';
+	import Logo from '$lib/shell/Logo.svelte';
+	import PenLine from '$lib/shell/PenLine.svelte';
+	import OpenMatter from '$lib/matters/OpenMatter.svelte';
+	import { bindKeys, walkLinks } from '$lib/ui/keys.ts';
+	import { opening } from '$lib/matters/opening.svelte.ts';
 	let { data, children } = $props();
 	const areas = $derived(
 		[
@@ -15,7 +18,7 @@
 			['/documents', 'Documents', data.can.inside],
 			['/time', 'Time', data.can.inside],
 			['/costs', 'Costs', data.can.costs],
-			['/post', 'Post room', data.can.post],
+			['/mail', 'Post room', data.can.mail],
 			[
 				data.can.kinds ? '/kinds' : data.can.imports ? '/imports' : '/staff',
 				'House',
@@ -24,8 +27,8 @@
 		].filter((a) => a[2]) as [string, string, boolean][]
 	);
 	const under: Record<string, string[]> = {
-		'/matters': ['/overview'],
-		'/docket': ['/rulebooks', '/count'],
+		'/matters': ['/figures'],
+		'/docket': ['/rulebooks', '/docket/calculator'],
 		'/people': ['/interest'],
 		'/kinds': ['/imports', '/staff'],
 		'/imports': ['/kinds', '/staff']
@@ -40,46 +43,46 @@
 		void page.url.pathname;
 		near = false;
 	});
-	/** Pinned and recent matters: one keystroke opens the list, arrows move in it. */
-	function walk(e: KeyboardEvent) {
-		const links = [...(e.currentTarget as HTMLElement).querySelectorAll<HTMLAnchorElement>('a')];
-		const i = links.indexOf(document.activeElement as HTMLAnchorElement);
-		if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
-			e.preventDefault();
-			links[(i + (e.key === 'ArrowDown' ? 1 : links.length - 1)) % links.length]?.focus();
-		} else if (e.key === 'Escape') near = false;
-		else if (/^[1-9]$/.test(e.key)) links[Number(e.key) - 1]?.click();
-	}
 	const focusFirst = (el: HTMLElement) => {
 		el.querySelector('a')?.focus();
 	};
-	function key(e: KeyboardEvent) {
-		const t = e.target as HTMLElement;
-		if (
-			e.ctrlKey ||
-			e.metaKey ||
-			e.altKey ||
-			t.isContentEditable ||
-			/^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName)
-		)
-			return;
-		if (e.key === '?') {
-			keys = !keys;
-			e.preventDefault();
-		} else if (e.key === 'Escape') {
-			keys = false;
-			near = false;
-		} else if (e.key === 'm' && data.can.inside && !document.querySelector('[role="dialog"]')) {
-			near = true;
-			e.preventDefault();
-		} else if (e.key === 'n' && data.can.open && !document.querySelector('[role="dialog"]')) {
-			opening.show();
-			e.preventDefault();
-		}
+	const isFree = () => !document.querySelector('[role="dialog"]');
+	function toggleKeys(event: KeyboardEvent) {
+		event.preventDefault();
+		keys = !keys;
+	}
+	function leave() {
+		keys = false;
+		near = false;
+	}
+	onMount(() =>
+		bindKeys({
+			'?': toggleKeys,
+			'Shift+?': toggleKeys,
+			Escape: leave,
+			/** Pinned and recent matters: one keystroke opens the list, arrows move in it. */
+			m(event) {
+				if (!data.can.inside || !isFree()) return;
+				event.preventDefault();
+				near = true;
+			},
+			n(event) {
+				if (!data.can.open || !isFree()) return;
+				event.preventDefault();
+				opening.show();
+			},
+			...Object.fromEntries(
+				Array.from({ length: 9 }, (_, index) => [String(index + 1), () => openNear(index)])
+			)
+		})
+	);
+	/** A number opens the pinned or recent matter beside it. */
+	function openNear(index: number) {
+		const matter = near ? data.near[index] : undefined;
+		if (matter) void goto(`/matters/${matter.number}`);
 	}
 </script>
 
-<svelte:window onkeydown={key} />
 <a class="vh focus:not-sr-only" href="#sheet">To the contents</a>
 <div class="frame">
 	<header class="on-dark band no-print">
@@ -123,7 +126,7 @@
 		role="dialog"
 		aria-label="Pinned and recent matters"
 		tabindex="-1"
-		onkeydown={walk}
+		use:walkLinks={'a'}
 		use:focusFirst
 	>
 		<h2 class="ruled">Pinned and recent</h2>

@@ -1,68 +1,70 @@
+/** The Day sheet: what must not slip, what waits for one, what one waits for. */
 import { may } from '#core/access/table.ts';
-import { myTasks, tasksWithOthers } from '#server/agenda/queries.ts';
-import { courtDaysTo, daysAway, docket, horizon } from '#server/docket/queries.ts';
-import { askedOf } from '#server/matters/queries.ts';
-import { matterList } from '#server/matters/list.ts';
-import { myRequests } from '#server/requests/queries.ts';
-import { mineToSign, signingWithOthers } from '#server/signing/queries.ts';
-import { todaysHours } from '#server/time/queries.ts';
-import { waitingCount } from '#server/docket/changes.ts';
-import { dropLeave, setLeave } from '#server/docket/commands.ts';
-import { myReminders, seeReminder } from '#server/jobs/reminders.ts';
-import { answer, ctx, form, staff, theWorld } from '#server/web.ts';
+import type { Application, Staff } from '#server/app/application.ts';
+import { listHorizon } from '#server/day-sheet/horizon.ts';
+import { countWaitingChanges } from '#server/docket/changes.ts';
+import { countCourtDaysTo } from '#server/docket/days.ts';
+import { listDeadlines } from '#server/docket/list.ts';
+import { action } from '#server/http/action.ts';
+import { requireStaff } from '#server/http/request.ts';
+import { listMentionsOf } from '#server/logbook/queries.ts';
+import { listMatters } from '#server/matters/list.ts';
+import { seeReminder } from '#server/reminders/commands.ts';
+import { listMyReminders } from '#server/reminders/queries.ts';
+import { listMyRequests } from '#server/requests/queries.ts';
+import { listMineToSign, listSigningWithOthers } from '#server/signing/queries.ts';
+import { addLeave, removeLeave } from '#server/staff/commands.ts';
+import { listDaysAway } from '#server/staff/queries.ts';
+import { listMyTasks, listTasksWithOthers } from '#server/tasks/queries.ts';
+import { sumTodaysMinutes } from '#server/time/queries.ts';
+
+/** Court days within which a date must not slip. */
+const NEAR_DAYS = 5;
+const NEAR_LEAST = 3;
+const SHOWN_AHEAD = 5;
+const SHOWN_QUIET = 5;
 
 export function load(event) {
-	const me = staff(event);
-	const w = theWorld();
-	const toSign = mineToSign(w, me);
+	const me = requireStaff(event);
+	const { app } = event.locals;
+	const toSign = listMineToSign(app, me);
 	if (!may(me.role, 'matter.read'))
-		return { inside: false as const, toSign, mine: myRequests(w, me) };
-	const days = horizon(w, me, 'mine');
-	const missed = docket(w, me, { show: 'missed', who: 'mine' }).rows;
-	const ahead = docket(w, me, { from: w.clock.today(), who: 'mine' }).rows.map((d) => ({
-		...d,
-		courtDays: courtDaysTo(w, null, d.date)
-	}));
-	const near = ahead.filter((d) => d.courtDays <= 5);
+		return { inside: false as const, toSign, mine: listMyRequests(app, me) };
+	const quiet = { who: 'mine', lawyer: me.id, quiet: true, cols: ['number'] } as const;
 	return {
 		inside: true as const,
-		days,
+		days: listHorizon(app, me, 'mine'),
 		toSign,
-		missed,
-		mustNotSlip: near.length >= 3 ? near : ahead.slice(0, 5),
-		nearCount: near.length,
-		unchecked: docket(w, me, { show: 'unchecked', per: 1 }).total,
-		reminders: myReminders(w, me),
-		changes: waitingCount(w, me),
-		away: daysAway(w, me),
-		tasks: myTasks(w, me),
-		asked: askedOf(w, me),
-		quiet: matterList(w, me, { who: 'mine', lawyer: me.id, quiet: true, cols: ['number'] }, 5),
-		withOthers: tasksWithOthers(w, me),
-		signing: signingWithOthers(w, me),
-		hours: todaysHours(w, me)
+		...listDatesAhead(app, me),
+		unchecked: listDeadlines(app, me, { show: 'unchecked', per: 1 }).total,
+		reminders: listMyReminders(app, me),
+		changes: countWaitingChanges(app, me),
+		away: listDaysAway(app, me),
+		tasks: listMyTasks(app, me),
+		asked: listMentionsOf(app, me),
+		quiet: listMatters(app, me, { ...quiet, cols: ['number'] }, SHOWN_QUIET),
+		withOthers: listTasksWithOthers(app, me),
+		signing: listSigningWithOthers(app, me),
+		hours: sumTodaysMinutes(app, me)
+	};
+}
+
+function listDatesAhead(app: Application, me: Staff) {
+	const from = app.clock.today();
+	const ahead = listDeadlines(app, me, { from, who: 'mine' }).rows.map((deadline) => ({
+		...deadline,
+		courtDays: countCourtDaysTo(app, null, deadline.date)
+	}));
+	const near = ahead.filter(({ courtDays }) => courtDays <= NEAR_DAYS);
+	return {
+		missed: listDeadlines(app, me, { show: 'missed', who: 'mine' }).rows,
+		mustNotSlip: near.length >= NEAR_LEAST ? near : ahead.slice(0, SHOWN_AHEAD),
+		nearCount: near.length
 	};
 }
 
 export const actions = {
-	seen: async (event) => {
-		const f = await form(event);
-		return answer(seeReminder(ctx(event), { deadlineId: f.text('deadlineId') }), () => ({}));
-	},
-	away: async (event) => {
-		const f = await form(event);
-		return answer(
-			setLeave(ctx(event), {
-				staffId: staff(event).id,
-				from: f.text('from'),
-				to: f.text('to'),
-				note: f.text('note')
-			}),
-			() => ({})
-		);
-	},
-	back: async (event) => {
-		const f = await form(event);
-		return answer(dropLeave(ctx(event), { leaveId: f.text('leaveId') }), () => ({}));
-	}
+	seen: action(seeReminder),
+	away: action(addLeave, { input: (event) => ({ staffId: requireStaff(event).id }) }),
+	back: action(removeLeave)
 };

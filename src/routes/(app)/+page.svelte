@@ -1,28 +1,29 @@
 <script lang="ts">
 	import { dayAt } from '#core/dates/zone.ts';
 	import {
-		civil,
+		dayToCivil,
 		MONTHS,
-		sayDate,
 		toDay,
 		WEEKDAYS,
 		weekday,
 		type PlainDate
 	} from '#core/dates/plain.ts';
-	import { sayHours } from '#core/time/minutes.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import { formatHours } from '#core/format/hours.ts';
+
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
+	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
-	import Requests from '$lib/Requests.svelte';
+	import Requests from '$lib/requests/RequestRows.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { away, days as since, plural, short } from '$lib/ui/say.ts';
+	import { formatAway, countDays as since, plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const part = (d: PlainDate) => ({
-		...civil(toDay(d)),
+		...dayToCivil(toDay(d)),
 		w: WEEKDAYS[weekday(toDay(d))]!.slice(0, 3)
 	});
 	const DAY = 450;
@@ -43,7 +44,7 @@
 <svelte:head><title>Day sheet · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-2">
-		<h1 class="grow">{sayDate(data.today as PlainDate, { year: false })}</h1>
+		<h1 class="grow">{formatDate(data.today as PlainDate, { year: false })}</h1>
 		{#if data.inside}
 			{#if data.unchecked}<a class="note" href="/docket?show=unchecked"
 					>{plural(data.unchecked, 'date needs', 'dates need')} a second check</a
@@ -70,7 +71,7 @@
 						href="/signing/{s.signerId}"
 						><Mark kind="signing" /><b class="font-semibold">{s.title}</b><span class="sub grow"
 							>from {s.by}</span
-						>{#if s.wantedBy}<span class="sub">wanted by {short(s.wantedBy, data.today)}</span
+						>{#if s.wantedBy}<span class="sub">wanted by {formatShort(s.wantedBy, data.today)}</span
 							>{/if}</a
 					>{/each}</Section
 			>{/if}
@@ -126,7 +127,7 @@
 						: `next 5 court days, ${plural(data.nearCount, 'date')}`}
 				>
 					{#each [...data.missed.map( (d) => ({ ...d, courtDays: -1 }) ), ...data.mustNotSlip].slice(0, 6) as d (d.id)}
-						<a class="row slip" href="/matters/{d.matterNumber}/docket?count={d.id}">
+						<a class="row slip" href="/matters/{d.matterNumber}/docket?deadline={d.id}">
 							<Kite state={d.state} checked={d.checked} late={d.date <= data.today} />
 							<span
 								class="font-semibold {d.date <= data.today
@@ -151,7 +152,7 @@
 								><span class="block text-ink-2"
 									>{d.date === data.today
 										? `due ${d.time ?? 'by the end of the day'}`
-										: `${short(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
+										: `${formatShort(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
 								><span class="block {d.checked ? 'sub' : 'font-semibold text-saffron-ink'}"
 									>{d.checked ? d.authority : 'needs a second check'}</span
 								></span
@@ -183,7 +184,7 @@
 										? `late ${plural(since(t.due, data.today), 'day')}`
 										: t.due === data.today
 											? 'today'
-											: (t.hangs ?? short(t.due, data.today))
+											: (t.hangs ?? formatShort(t.due, data.today))
 									: ''}</span
 							></a
 						>
@@ -196,10 +197,10 @@
 						{#each data.reminders.slice(0, 5) as r (r.deadlineId)}
 							<div class="row flex min-h-[38px] items-center gap-3" data-reminder={r.title}>
 								<span class="w-[96px] font-semibold whitespace-nowrap {r.last ? 'text-madder' : ''}"
-									>{away(r.date, data.today)}</span
+									>{formatAway(r.date, data.today)}</span
 								><a
 									class="min-w-0 grow truncate hover:underline"
-									href="/matters/{r.matterNumber}/docket?count={r.deadlineId}"
+									href="/matters/{r.matterNumber}/docket?deadline={r.deadlineId}"
 									><b class="font-semibold">{r.title}</b>
 									<span class="sub">{r.matterTitle}{r.others ? `; seen by ${r.others}` : ''}</span
 									></a
@@ -251,7 +252,7 @@
 									>{s.signed} of {s.signers} signed, with {s.next}</span
 								></span
 							><span class="sub whitespace-nowrap"
-								>{away(dayAt(s.createdAt, data.zone), data.today).replace(' ago', '')}</span
+								>{formatAway(dayAt(s.createdAt, data.zone), data.today).replace(' ago', '')}</span
 							></a
 						>{/each}
 					{#each data.withOthers.slice(0, Math.max(2, 5 - data.signing.length)) as t (t.id)}<a
@@ -261,7 +262,9 @@
 								><b class="block truncate font-semibold">{t.subject}</b><span class="sub"
 									>{t.assigneeName}, {t.matterTitle}</span
 								></span
-							><span class="sub whitespace-nowrap">{t.due ? short(t.due, data.today) : ''}</span></a
+							><span class="sub whitespace-nowrap"
+								>{t.due ? formatShort(t.due, data.today) : ''}</span
+							></a
 						>{/each}
 					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty
 						>{/if}
@@ -272,15 +275,15 @@
 								class="row flex h-[34px] items-center gap-3 hover:bg-white"
 								href="/matters/{q.number}"
 								><b class="min-w-0 grow truncate font-semibold">{q.title}</b><span
-									class="sub whitespace-nowrap">{away(q.lastActivity, data.today)}</span
+									class="sub whitespace-nowrap">{formatAway(q.lastActivity, data.today)}</span
 								></a
 							>{/each}</Section
 					>{/if}
-				<Section title="Today’s hours" about="{sayHours(minutes)} of {sayHours(DAY)}">
+				<Section title="Today’s hours" about="{formatHours(minutes)} of {formatHours(DAY)}">
 					<div
 						class="mt-2.5 flex h-2.5 gap-px bg-[#dde4e3]"
 						role="img"
-						aria-label="{sayHours(minutes)} of {sayHours(DAY)} hours"
+						aria-label="{formatHours(minutes)} of {formatHours(DAY)} hours"
 					>
 						{#each data.hours as h, i (i)}<span
 								style="width:{Math.min(
@@ -293,7 +296,7 @@
 							></span>{/each}
 					</div>
 					<p class="sub mt-2">
-						{data.hours.map((h) => `${sayHours(h.minutes)} ${h.title}`).join(', ') ||
+						{data.hours.map((h) => `${formatHours(h.minutes)} ${h.title}`).join(', ') ||
 							'Nothing logged yet. Write a line below: 0.4, the matter’s number, what you did.'}
 					</p>
 					<p class="mt-1">
@@ -303,7 +306,7 @@
 								awayOpen = true;
 							}}
 							>{data.away.length
-								? `away ${short(data.away[0]!.from, data.today)} to ${short(data.away[0]!.to, data.today)}`
+								? `away ${formatShort(data.away[0]!.from, data.today)} to ${formatShort(data.away[0]!.to, data.today)}`
 								: 'Days away'}</button
 						>
 					</p>
@@ -319,7 +322,7 @@
 	<Drawer bind:open={awayOpen} title="Days away" about="a date that moves onto them is warned of">
 		{#each data.away as a (a.id)}<div class="row flex min-h-10 items-center gap-3">
 				<span class="grow"
-					>{short(a.from, data.today)} to {short(a.to, data.today)}
+					>{formatShort(a.from, data.today)} to {formatShort(a.to, data.today)}
 					<span class="sub">{a.note}</span></span
 				><ActionForm action="?/back"
 					>{#snippet children({ busy })}<input type="hidden" name="leaveId" value={a.id} /><button

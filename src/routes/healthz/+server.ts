@@ -1,8 +1,11 @@
+/** Whether the server is well: the database answers, and no job fails. It tells no more than names of jobs. */
 import { json } from '@sveltejs/kit';
-import { alive } from '#server/house.ts';
-import { theWorld } from '#server/web.ts';
+import { listJobStates } from '#server/jobs/state.ts';
 
-export function GET() {
-	alive(theWorld());
-	return json({ ok: true });
+export function GET({ locals }) {
+	const failing = listJobStates(locals.app).filter(({ error }) => error !== null);
+	return json({
+		ok: true,
+		failingJobs: failing.map(({ name, errorAt }) => ({ name, since: errorAt }))
+	});
 }

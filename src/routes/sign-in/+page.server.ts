@@ -1,41 +1,49 @@
-import { fail, redirect } from '@sveltejs/kit';
-import { ROLE_WORDS } from '#core/access/table.ts';
-import { demoPeople, signIn, signInDemo } from '#server/trust/accounts.ts';
-import { COOKIE, cookieOptions } from '#server/trust/cookie.ts';
-import { departmentName } from '#server/house.ts';
-import { theWorld } from '#server/web.ts';
-import { settings } from '#server/world.ts';
+/** Signing in: by name and password; in the demo, by choosing a person. */
+import { fail, redirect, type Cookies } from '@sveltejs/kit';
+import { ROLE_LABELS } from '#core/access/table.ts';
+import { listDemoPeople, signIn, signInDemo } from '#server/access/accounts.ts';
+import { departmentName } from '#server/app/department.ts';
+import { COOKIE, cookieOptions } from '#server/http/cookie.ts';
 
 export function load({ locals, url }) {
 	if (locals.staff) redirect(303, '/');
-	const demo = demoPeople(theWorld()).map((p) => ({ ...p, role: ROLE_WORDS[p.role] }));
-	return { demo, to: url.searchParams.get('to') ?? '/', department: departmentName(theWorld()) };
+	const { app } = locals;
+	return {
+		demo: listDemoPeople(app).map((person) => ({ ...person, role: ROLE_LABELS[person.role] })),
+		to: url.searchParams.get('to') ?? '/',
+		department: departmentName(app)
+	};
 }
 
+const textOf = (data: FormData, name: string): string => {
+	const value = data.get(name);
+	return typeof value === 'string' ? value : '';
+};
+
 /** Only a place in this house. */
-const safe = (to: string) => (/^\/(?![/\\])/.test(to) ? to : '/');
+const safePath = (to: string): string => (/^\/(?![/\\])/.test(to) ? to : '/');
+
+function goIn(cookies: Cookies, { settings }: App.Locals, token: string, data: FormData): never {
+	cookies.set(COOKIE, token, cookieOptions(settings.secure));
+	redirect(303, safePath(textOf(data, 'to') || '/'));
+}
 
 export const actions = {
-	password: async ({ request, cookies, getClientAddress }) => {
+	password: async ({ request, cookies, locals, getClientAddress }) => {
 		const data = await request.formData();
-		const login = String(data.get('login') ?? '');
-		const password = String(data.get('password') ?? '');
-		if (login.trim() === '' || password === '')
-			return fail(400, {
-				login,
-				error:
-					login.trim() === '' ? 'Your name for signing in is missing.' : 'Your password is missing.'
-			});
-		const done = await signIn(theWorld(), login, password, getClientAddress());
+		const login = textOf(data, 'login');
+		const password = textOf(data, 'password');
+		if (login.trim() === '')
+			return fail(400, { login, error: 'Your name for signing in is missing.' });
+		if (password === '') return fail(400, { login, error: 'Your password is missing.' });
+		const done = await signIn(locals.app, login, password, getClientAddress());
 		if ('error' in done) return fail(400, { login, error: done.error });
-		cookies.set(COOKIE, done.token, cookieOptions(settings().secure));
-		redirect(303, safe(String(data.get('to') ?? '/')));
+		goIn(cookies, locals, done.token, data);
 	},
-	demo: async ({ request, cookies }) => {
+	demo: async ({ request, cookies, locals }) => {
 		const data = await request.formData();
-		const done = signInDemo(theWorld(), String(data.get('login') ?? ''));
+		const done = signInDemo(locals.app, textOf(data, 'login'));
 		if ('error' in done) return fail(400, { login: '', error: done.error });
-		cookies.set(COOKIE, done.token, cookieOptions(settings().secure));
-		redirect(303, safe(String(data.get('to') ?? '/')));
+		goIn(cookies, locals, done.token, data);
 	}
 };

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Logo from '$lib/ui/Logo.svelte';
+	import Logo from '$lib/shell/Logo.svelte';
 	let { data, form } = $props();
 </script>
 

@@ -1,17 +1,21 @@
-import { MONTHS } from '#core/dates/plain.ts';
-import { journal, totals, type Line } from '#core/costs/run.ts';
+/** Cost runs as their screens show them: lists, the sheet of one, its journal. */
 import { may } from '#core/access/table.ts';
-import type { Staff, World } from '../command.ts';
-import { visible } from '../trust/scope.ts';
-import { gather } from './commands.ts';
+import { journal, totals, type Line } from '#core/costs/run.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
+import { formatMonth } from '#core/format/dates.ts';
+import { visible } from '#server/access/visibility.ts';
+import type { Application, Staff } from '#server/app/application.ts';
+import { all, maybeOne, one } from '#server/db/sql.ts';
+import { listCostCenters, listUnits } from '#server/units/queries.ts';
+import { gatherCosts, type Gathered } from './gather.ts';
+import type { CostLineRow, CostRunRow, CostShareRow } from './rows.ts';
 
 export type RunView = {
 	id: string;
 	number: string | null;
 	from: PlainDate;
 	to: PlainDate;
-	state: string;
+	state: CostRunRow['state'];
 	madeBy: string;
 	madeById: string;
 	madeAt: string;
@@ -22,88 +26,94 @@ export type RunView = {
 	cents: number;
 	minutes: number;
 	lines: number;
-	cutOff: string;
+	cutOff: PlainDate;
 };
-const SELECT = `SELECT r.id, r.number, r.period_from AS "from", r.period_to AS "to", r.state, a.name AS madeBy, r.made_by AS madeById, r.made_at AS madeAt, b.name AS approvedBy, r.approved_at AS approvedAt, c.name AS reversedBy, r.reason, r.cut_off AS cutOff,
- coalesce((SELECT sum(cents) FROM cost_line l WHERE l.run_id = r.id), 0) AS cents, coalesce((SELECT sum(minutes) FROM cost_line l WHERE l.run_id = r.id), 0) AS minutes, (SELECT count(*) FROM cost_line l WHERE l.run_id = r.id) AS lines
- FROM cost_run r JOIN staff a ON a.id = r.made_by LEFT JOIN staff b ON b.id = r.approved_by LEFT JOIN staff c ON c.id = r.reversed_by`;
+const SELECT = `SELECT
+		r.id, r.number, r.period_from AS "from", r.period_to AS "to", r.state, a.name AS madeBy,
+		r.made_by AS madeById, r.made_at AS madeAt, b.name AS approvedBy, r.approved_at AS approvedAt,
+		c.name AS reversedBy, r.reason, r.cut_off AS cutOff,
+		coalesce((SELECT sum(cents) FROM cost_line l WHERE l.run_id = r.id), 0) AS cents,
+		coalesce((SELECT sum(minutes) FROM cost_line l WHERE l.run_id = r.id), 0) AS minutes,
+		(SELECT count(*) FROM cost_line l WHERE l.run_id = r.id) AS lines
+	FROM cost_run r
+	JOIN staff a ON a.id = r.made_by
+	LEFT JOIN staff b ON b.id = r.approved_by
+	LEFT JOIN staff c ON c.id = r.reversed_by`;
 
-/** "October" of a run that is one month, else its days. */
-export function runTitle(r: { from: string; to: string }): string {
-	const month = MONTHS[Number(r.to.slice(5, 7)) - 1]!;
-	return r.from.slice(0, 7) === r.to.slice(0, 7) && r.from.endsWith('-01')
-		? `${month} ${r.to.slice(0, 4)}`
-		: `${r.from} to ${r.to}`;
-}
+/** "October 2026" of a run that begins with a month and ends in it, else its days. */
+export const formatRunTitle = ({ from, to }: { from: PlainDate; to: PlainDate }): string =>
+	from.slice(0, 7) === to.slice(0, 7) && from.endsWith('-01')
+		? formatMonth(to)
+		: `${from} to ${to}`;
 
-export const mayRead = (me: Staff) => may(me.role, 'cost.read') || may(me.role, 'cost.approve');
-export const runs = (w: World): RunView[] =>
-	w.db
-		.prepare<[], RunView>(
-			`${SELECT} WHERE r.state <> 'discarded' ORDER BY r.period_to DESC, r.made_at DESC`
-		)
-		.all();
-export const run = (w: World, id: string): RunView | undefined =>
-	w.db.prepare<[string], RunView>(`${SELECT} WHERE r.id = ?`).get(id);
+export const mayReadCosts = (me: Staff): boolean =>
+	may(me.role, 'cost.read') || may(me.role, 'cost.approve');
 
-type StoredLine = Line & { id: string; rateSay: string; centsPerHour: number; late: boolean };
+export const listRuns = (app: Application): RunView[] =>
+	all(app.db, `${SELECT} WHERE r.state <> 'discarded' ORDER BY r.period_to DESC, r.made_at DESC`);
+
+export const findRun = (app: Application, id: string): RunView | undefined =>
+	maybeOne(app.db, `${SELECT} WHERE r.id = @id`, { id });
+
+type StoredLine = Line & { id: string; rateLabel: string; centsPerHour: number; late: boolean };
+
 /** The lines of a run as they were shared. */
-export function runLines(w: World, runId: string): StoredLine[] {
+export function listRunLines(app: Application, runId: string): StoredLine[] {
 	const shares = new Map<string, Line['shares']>();
-	for (const s of w.db
-		.prepare<
-			[string],
-			{
-				line_id: string;
-				unit_id: string;
-				cost_center_id: string | null;
-				share: number;
-				cents: number;
-			}
-		>(
-			'SELECT s.* FROM cost_share s JOIN cost_line l ON l.id = s.line_id WHERE l.run_id = ? ORDER BY s.line_id, s.position'
-		)
-		.all(runId))
-		shares.set(s.line_id, [
-			...(shares.get(s.line_id) ?? []),
-			{ unit: s.unit_id, costCenter: s.cost_center_id, share: s.share, cents: s.cents }
-		]);
-	return w.db
-		.prepare<
-			[string],
-			{
-				id: string;
-				entry_id: string;
-				matter_id: string;
-				minutes: number;
-				cents: number;
-				cents_per_hour: number;
-				rate_say: string;
-				late: number;
-			}
-		>('SELECT * FROM cost_line WHERE run_id = ? ORDER BY id')
-		.all(runId)
-		.map((l) => ({
-			id: l.id,
-			entry: l.entry_id,
-			matter: l.matter_id,
-			minutes: l.minutes,
-			cents: l.cents,
-			centsPerHour: l.cents_per_hour,
-			rateSay: l.rate_say,
-			late: l.late === 1,
-			shares: shares.get(l.id) ?? []
-		}));
+	const stored = all<CostShareRow>(
+		app.db,
+		`SELECT s.*
+		FROM cost_share s
+		JOIN cost_line l ON l.id = s.line_id
+		WHERE l.run_id = @runId
+		ORDER BY s.line_id, s.position`,
+		{ runId }
+	);
+	for (const { line_id, unit_id, cost_center_id, share, cents } of stored) {
+		const line = shares.get(line_id) ?? [];
+		line.push({ unit: unit_id, costCenter: cost_center_id, share, cents });
+		shares.set(line_id, line);
+	}
+	const lines = all<CostLineRow>(
+		app.db,
+		'SELECT * FROM cost_line WHERE run_id = @runId ORDER BY id',
+		{ runId }
+	);
+	return lines.map((line) => ({
+		id: line.id,
+		entry: line.entry_id,
+		matter: line.matter_id,
+		minutes: line.minutes,
+		cents: line.cents,
+		centsPerHour: line.cents_per_hour,
+		rateLabel: line.rate_say,
+		late: line.late === 1,
+		shares: shares.get(line.id) ?? []
+	}));
 }
 
+export type MatterName = { number: string | null; title: string };
+const RESTRICTED: MatterName = { number: null, title: 'Restricted matters' };
+
+/** Who a matter is to this viewer: a restricted matter keeps its cost without its name. */
+function listMatterNames(app: Application, me: Staff): Map<string, MatterName> {
+	const rows = all<{ id: string; number: string; title: string; seen: number }>(
+		app.db,
+		`SELECT m.id, m.number, m.title, ${visible('m')} AS seen FROM matter m`,
+		{ me: me.id }
+	);
+	return new Map(
+		rows.map(({ id, number, title, seen }) => [id, seen ? { number, title } : RESTRICTED])
+	);
+}
+
+type SheetRow = MatterName & {
+	minutes: number;
+	cents: number;
+	units: Record<string, number>;
+};
 export type RunSheet = {
-	rows: {
-		number: string | null;
-		title: string;
-		minutes: number;
-		cents: number;
-		units: Record<string, number>;
-	}[];
+	rows: SheetRow[];
 	byUnit: { id: string; name: string; hue: number; cents: number; before: number | null }[];
 	total: number;
 	minutes: number;
@@ -111,98 +121,89 @@ export type RunSheet = {
 	lateLines: number;
 	beforeTitle: string | null;
 	unreleased: { minutes: number; people: number };
-	heldBack: { number: string | null; title: string; why: 'no-split' | 'no-rate' }[];
+	heldBack: (MatterName & { why: Gathered['heldBack'][number]['why'] })[];
 };
 
-/** Who a matter is to this viewer: a restricted matter keeps its cost without its name. */
-function names(w: World, me: Staff): Map<string, { number: string | null; title: string }> {
-	return new Map(
-		w.db
-			.prepare<unknown[], { id: string; number: string; title: string; seen: number }>(
-				`SELECT m.id, m.number, m.title, ${visible('m')} AS seen FROM matter m`
-			)
-			.all({ me: me.id })
-			.map((m) => [
-				m.id,
-				m.seen ? { number: m.number, title: m.title } : { number: null, title: 'Restricted matter' }
-			])
-	);
-}
-
 /** The sheet of a run: matters by business units, the totals, whether all agree, and what is left to warn of. */
-export function runSheet(w: World, me: Staff, r: RunView): RunSheet {
-	const lines = runLines(w, r.id);
-	const t = totals(lines);
-	const who = names(w, me);
-	const units = w.db
-		.prepare<[], { id: string; name: string; hue: number }>(
-			'SELECT id, name, hue FROM business_unit ORDER BY position'
-		)
-		.all();
-	const previous = w.db
-		.prepare<[string, string], { id: string; from: string; to: string }>(
-			`SELECT id, period_from AS "from", period_to AS "to" FROM cost_run WHERE state = 'approved' AND period_to < ? AND id <> ? ORDER BY period_to DESC LIMIT 1`
-		)
-		.get(r.from, r.id);
-	const before = previous ? totals(runLines(w, previous.id)).byUnit : null;
-	// Restricted matters that are not the viewer's are one row together.
-	const rows = new Map<string, RunSheet['rows'][number]>();
-	for (const [id, m] of t.byMatter) {
-		const name = who.get(id)!;
-		const key = name.number ?? 'restricted';
-		const row = rows.get(key) ?? {
-			number: name.number,
-			title: name.number ? name.title : 'Restricted matters',
-			minutes: 0,
-			cents: 0,
-			units: {}
-		};
-		row.minutes += m.minutes;
-		row.cents += m.cents;
-		for (const [u, c] of m.units) row.units[u] = (row.units[u] ?? 0) + c;
-		rows.set(key, row);
-	}
-	const waiting = w.db
-		.prepare<[string], { minutes: number; people: number }>(
-			'SELECT coalesce(sum(minutes), 0) AS minutes, count(DISTINCT staff_id) AS people FROM time_entry WHERE released_at IS NULL AND matter_id IS NOT NULL AND day <= ?'
-		)
-		.get(r.to)!;
+export function findRunSheet(app: Application, me: Staff, run: RunView): RunSheet {
+	const lines = listRunLines(app, run.id);
+	const sums = totals(lines);
+	const names = listMatterNames(app, me);
+	const previous = findPreviousRun(app, run);
+	const before = previous && totals(listRunLines(app, previous.id)).byUnit;
+	const isOpen = run.state === 'draft' || run.state === 'awaiting approval';
+	const heldBack = isOpen ? gatherCosts(app, run.from, run.to).heldBack : [];
 	return {
-		rows: [...rows.values()].sort((a, b) =>
-			a.number === null ? 1 : b.number === null ? -1 : b.cents - a.cents
-		),
-		byUnit: units.map((u) => ({
-			...u,
-			cents: t.byUnit.get(u.id) ?? 0,
-			before: before ? (before.get(u.id) ?? 0) : null
+		rows: sheetRows(sums.byMatter, names),
+		byUnit: listUnits(app).map((unit) => ({
+			...unit,
+			cents: sums.byUnit.get(unit.id) ?? 0,
+			before: before ? (before.get(unit.id) ?? 0) : null
 		})),
-		total: t.total,
-		minutes: t.minutes,
-		agrees: t.agrees,
-		lateLines: lines.filter((l) => l.late).length,
-		beforeTitle: previous ? runTitle(previous) : null,
-		unreleased: waiting,
-		heldBack:
-			r.state === 'draft' || r.state === 'awaiting approval'
-				? gather(w, r.from, r.to).heldBack.map((h) => ({
-						...(who.get(h.matter) ?? { number: null, title: '' }),
-						why: h.why
-					}))
-				: []
+		total: sums.total,
+		minutes: sums.minutes,
+		agrees: sums.agrees,
+		lateLines: lines.filter((line) => line.late).length,
+		beforeTitle: previous ? formatRunTitle(previous) : null,
+		unreleased: sumUnreleased(app, run.to),
+		heldBack: heldBack.map(({ matter, why }) => ({ ...(names.get(matter) ?? RESTRICTED), why }))
 	};
 }
 
-/** What the next run would take: for the list's header. */
-export function waitingTime(w: World): { minutes: number; entries: number } {
-	return w.db
-		.prepare<[], { minutes: number; entries: number }>(
-			'SELECT coalesce(sum(t.minutes), 0) AS minutes, count(*) AS entries FROM time_entry t WHERE t.released_at IS NOT NULL AND t.matter_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM cost_line c WHERE c.entry_id = t.id AND c.holds = 1)'
-		)
-		.get()!;
+/** Restricted matters that are not the viewer's are one row together, the last. */
+function sheetRows(
+	byMatter: ReturnType<typeof totals>['byMatter'],
+	names: ReadonlyMap<string, MatterName>
+): SheetRow[] {
+	const rows = new Map<string | null, SheetRow>();
+	for (const [matterId, sum] of byMatter) {
+		const name = names.get(matterId) ?? RESTRICTED;
+		const row = rows.get(name.number) ?? { ...name, minutes: 0, cents: 0, units: {} };
+		row.minutes += sum.minutes;
+		row.cents += sum.cents;
+		for (const [unit, cents] of sum.units) row.units[unit] = (row.units[unit] ?? 0) + cents;
+		rows.set(name.number, row);
+	}
+	const last = (row: SheetRow) => (row.number === null ? 1 : 0);
+	return [...rows.values()].sort((a, b) => last(a) - last(b) || b.cents - a.cents);
 }
 
+const findPreviousRun = (
+	app: Application,
+	run: RunView
+): { id: string; from: PlainDate; to: PlainDate } | undefined =>
+	maybeOne(
+		app.db,
+		`SELECT id, period_from AS "from", period_to AS "to"
+		FROM cost_run
+		WHERE state = 'approved' AND period_to < @from AND id <> @id
+		ORDER BY period_to DESC
+		LIMIT 1`,
+		{ from: run.from, id: run.id }
+	);
+
+const sumUnreleased = (app: Application, upTo: PlainDate): { minutes: number; people: number } =>
+	one(
+		app.db,
+		`SELECT coalesce(sum(minutes), 0) AS minutes, count(DISTINCT staff_id) AS people
+		FROM time_entry
+		WHERE released_at IS NULL AND matter_id IS NOT NULL AND day <= @upTo`,
+		{ upTo }
+	);
+
+/** What the next run would take: for the list's header. */
+export const sumWaitingTime = (app: Application): { minutes: number; entries: number } =>
+	one(
+		app.db,
+		`SELECT coalesce(sum(t.minutes), 0) AS minutes, count(*) AS entries
+		FROM time_entry t
+		WHERE t.released_at IS NOT NULL
+			AND t.matter_id IS NOT NULL
+			AND NOT EXISTS (SELECT 1 FROM cost_line c WHERE c.entry_id = t.id AND c.holds = 1)`
+	);
+
 export type JournalRow = {
-	date: string;
+	date: PlainDate;
 	run: string;
 	account: string;
 	businessUnit: string;
@@ -211,108 +212,44 @@ export type JournalRow = {
 	debit: string;
 	credit: string;
 };
-/** The journal of an approved run, for the ledger; debits equal credits. A reversed run gives the same lines turned round. */
-export function journalRows(w: World, me: Staff, r: RunView): JournalRow[] {
-	const who = names(w, me);
-	const units = new Map(
-		w.db
-			.prepare<[], { id: string; name: string }>('SELECT id, name FROM business_unit')
-			.all()
-			.map((u) => [u.id, u.name])
-	);
-	const centers = new Map(
-		w.db
-			.prepare<[], { id: string; code: string }>('SELECT id, code FROM cost_center')
-			.all()
-			.map((c) => [c.id, c.code])
-	);
-	const money = (c: number) => (c === 0 ? '' : (c / 100).toFixed(2));
-	const turned = r.state === 'reversed';
-	const place = (j: { matter: string; account: string; debit: number }) =>
-		`${who.get(j.matter)?.number ?? '~'} ${j.debit > 0 ? 0 : 1}`;
-	return journal(runLines(w, r.id), 'legal')
-		.sort((a, b) => (place(a) < place(b) ? -1 : place(a) > place(b) ? 1 : 0))
-		.map((j) => ({
-			date: r.to,
-			run: r.number ?? 'draft',
-			account: j.account,
-			businessUnit: units.get(j.unit) ?? 'Legal department',
-			costCenter: j.costCenter ? (centers.get(j.costCenter) ?? '') : '',
-			matter: who.get(j.matter)?.number ?? 'restricted',
-			debit: money(turned ? j.credit : j.debit),
-			credit: money(turned ? j.debit : j.credit)
-		}));
-}
 
-export type StatementLine = {
-	number: string | null;
-	title: string;
-	share: string;
-	minutes: number;
-	cents: number;
-	narratives: string[];
-};
-/** What one business unit receives: its matters with their work and its share. */
-export function statement(
-	w: World,
-	me: Staff,
-	r: RunView,
-	unitId: string
-): { lines: StatementLine[]; total: number } {
-	const who = names(w, me);
-	const texts = new Map(
-		w.db
-			.prepare<[string], { id: string; narrative: string; day: string }>(
-				'SELECT t.id, t.narrative, t.day FROM time_entry t JOIN cost_line l ON l.entry_id = t.id WHERE l.run_id = ?'
-			)
-			.all(r.id)
-			.map((t) => [t.id, t])
-	);
-	const out = new Map<string, StatementLine & { shares: Set<number> }>();
-	let total = 0;
-	for (const l of runLines(w, r.id)) {
-		const mine = l.shares.filter((s) => s.unit === unitId);
-		if (mine.length === 0) continue;
-		const name = who.get(l.matter)!;
-		const key = name.number ?? 'restricted';
-		const line = out.get(key) ?? {
-			number: name.number,
-			title: name.title,
-			share: '',
-			minutes: 0,
-			cents: 0,
-			narratives: [],
-			shares: new Set<number>()
-		};
-		const cents = mine.reduce((a, s) => a + s.cents, 0);
-		line.cents += cents;
-		line.minutes += l.minutes;
-		line.shares.add(mine.reduce((a, s) => a + s.share, 0));
-		const t = texts.get(l.entry);
-		// Narratives of restricted matters stay inside the department.
-		if (t && name.number && !line.narratives.includes(t.narrative))
-			line.narratives.push(t.narrative);
-		total += cents;
-		out.set(key, line);
-	}
-	return {
-		total,
-		lines: [...out.values()]
-			.map(({ shares, ...l }) => ({
-				...l,
-				share: [...shares]
-					.sort((a, b) => b - a)
-					.map((s) => `${s / 10_000} %`)
-					.join(', ')
-			}))
-			.sort((a, b) => ((a.number ?? '~') < (b.number ?? '~') ? -1 : 1))
-	};
+/** The journal of a run, for the ledger; debits equal credits. A reversed run gives the same lines turned round. */
+export function listJournalRows(app: Application, me: Staff, run: RunView): JournalRow[] {
+	const names = listMatterNames(app, me);
+	const units = new Map(listUnits(app).map(({ id, name }) => [id, name]));
+	const centers = new Map(listCostCenters(app).map(({ id, code }) => [id, code]));
+	const amount = (cents: number) => (cents === 0 ? '' : (cents / 100).toFixed(2));
+	const turned = run.state === 'reversed';
+	const order = ({ matter, debit }: { matter: string; debit: number }) =>
+		`${names.get(matter)?.number ?? '~'} ${debit > 0 ? 0 : 1}`;
+	const lines = journal(listRunLines(app, run.id), 'legal');
+	lines.sort((a, b) => (order(a) < order(b) ? -1 : order(a) > order(b) ? 1 : 0));
+	return lines.map(({ account, unit, costCenter, matter, debit, credit }) => ({
+		date: run.to,
+		run: run.number ?? 'draft',
+		account,
+		businessUnit: units.get(unit) ?? 'Legal department',
+		costCenter: costCenter ? (centers.get(costCenter) ?? '') : '',
+		matter: names.get(matter)?.number ?? 'restricted',
+		debit: amount(turned ? credit : debit),
+		credit: amount(turned ? debit : credit)
+	}));
 }
 
 /** What a matter has cost each business unit in approved runs; the caller has found the matter. */
-export const allocatedTo = (w: World, matterId: string) =>
-	w.db
-		.prepare<[string], { name: string; hue: number; cents: number }>(
-			"SELECT u.name, u.hue, sum(s.cents) AS cents FROM cost_share s JOIN cost_line l ON l.id = s.line_id JOIN cost_run r ON r.id = l.run_id JOIN business_unit u ON u.id = s.unit_id WHERE l.matter_id = ? AND r.state = 'approved' GROUP BY u.id ORDER BY u.position"
-		)
-		.all(matterId);
+export const sumAllocated = (
+	app: Application,
+	matterId: string
+): { name: string; hue: number; cents: number }[] =>
+	all(
+		app.db,
+		`SELECT u.name, u.hue, sum(s.cents) AS cents
+		FROM cost_share s
+		JOIN cost_line l ON l.id = s.line_id
+		JOIN cost_run r ON r.id = l.run_id
+		JOIN business_unit u ON u.id = s.unit_id
+		WHERE l.matter_id = @matterId AND r.state = 'approved'
+		GROUP BY u.id
+		ORDER BY u.position`,
+		{ matterId }
+	);

@@ -1,29 +1,32 @@
 /** The date calculator: any court, no matter; everything it needs is in its address, so that it can be shared. */
 import { parseDate, parseTime, type PlainDate } from '#core/dates/plain.ts';
-import { readDate } from '#core/dates/read.ts';
-import { calendarOf } from '#core/docket/book.ts';
+import { parseTypedDate } from '#core/dates/typed.ts';
 import { count, CountError, parseAmount } from '#core/docket/count.ts';
-import { serviceKinds } from '#core/docket/method.ts';
-import type { World } from '../command.ts';
-import { bookIn, booksIn, shelf } from './books.ts';
-import { countView, type CountView } from './queries.ts';
-import { closuresOf } from './shared.ts';
+import { capitalize } from '#core/format/words.ts';
+import type { Rulebook } from '#core/rulebooks/book.ts';
+import { serviceKinds } from '#core/rulebooks/method.ts';
+import type { Application } from '#server/app/application.ts';
+import { listBooks, requireBook, shelfOf } from '#server/rulebooks/shelf.ts';
+import { findCount, type CountView } from './counts.ts';
+import { calendarFor } from './counting.ts';
 
-export type Asked = {
+const UNITS = ['d', 'cd', 'w', 'm', 'y', 'h'] as const;
+export type Calculation = {
 	court: string;
 	from: string;
 	time: string;
-	n: string;
-	unit: string;
-	way: string;
+	amount: string;
+	unit: (typeof UNITS)[number];
+	way: 'before' | 'after';
 	service: string;
-	act: string;
-	roll: string;
+	act: 'file' | 'serve';
+	roll: 'usual' | 'none' | 'towards';
 };
 export type Calculated = {
-	asked: Asked;
-	services: { id: string; say: string }[];
+	asked: Calculation;
+	services: { id: string; label: string }[];
 	dayWord: string;
+	/** Whether the court deems things served at a time of its own. */
 	deemed: boolean;
 	clear: boolean;
 	errors: Record<string, string>;
@@ -31,90 +34,102 @@ export type Calculated = {
 };
 
 /** Courts and agencies to count by. */
-export const courts = (w: World): { id: string; title: string }[] =>
-	booksIn(w)
-		.filter((b) => b.sort === 'court' || b.sort === 'agency')
-		.map((b) => ({ id: b.id, title: b.title }));
+export const listCourts = (app: Application): { id: string; title: string }[] =>
+	listBooks(app)
+		.filter(({ sort }) => sort === 'court' || sort === 'agency')
+		.map(({ id, title }) => ({ id, title }));
 
-/** What an address asks for. `+30d`, or n, unit and way apart. */
-export function readAsked(p: URLSearchParams, today: PlainDate): Asked {
-	const get = (k: string) => (p.get(k) ?? '').trim().slice(0, 60);
-	const amount = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/.exec(get('count'));
+/** The one of these that was said, or the first. */
+const oneOf = <Value extends string>(values: readonly [Value, ...Value[]], said: string): Value =>
+	values.find((value) => value === said) ?? values[0];
+
+/** What an address asks for: `count=+30d`, or `amount`, `unit` and `way` apart. */
+export function parseCalculation(params: URLSearchParams, today: PlainDate): Calculation {
+	const get = (name: string) => (params.get(name) ?? '').trim().slice(0, 60);
+	const [, sign, amount, unit] = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/.exec(get('count')) ?? [];
+	const way = sign ? (sign === '-' ? 'before' : 'after') : get('way');
 	return {
 		court: get('court') || 'us-federal',
 		from: get('from') || today,
 		time: get('time'),
-		n: amount?.[2] ?? get('n'),
-		unit:
-			amount?.[3] ?? (['d', 'cd', 'w', 'm', 'y', 'h'].includes(get('unit')) ? get('unit') : 'd'),
-		way: amount
-			? amount[1] === '-'
-				? 'before'
-				: 'after'
-			: get('way') === 'before'
-				? 'before'
-				: 'after',
+		amount: amount ?? get('amount'),
+		unit: oneOf(UNITS, unit ?? get('unit')),
+		way: oneOf(['after', 'before'], way),
 		service: get('service'),
-		act: get('act') === 'serve' ? 'serve' : 'file',
-		roll: ['none', 'towards'].includes(get('roll')) ? get('roll') : 'usual'
+		act: oneOf(['file', 'serve'], get('act')),
+		roll: oneOf(['usual', 'none', 'towards'], get('roll'))
 	};
 }
 
 /** Counts what was asked, or says what is missing, beside its field. */
-export function calculate(w: World, a: Asked): Calculated {
-	const errors: Record<string, string> = {};
-	if (!shelf(w).files.has(a.court))
+export function calculate(app: Application, asked: Calculation): Calculated {
+	if (!shelfOf(app).files.has(asked.court))
 		return {
-			asked: a,
+			asked,
 			services: [],
 			dayWord: 'court day',
 			deemed: false,
 			clear: false,
-			errors: { court: `There is no court “${a.court}” here. Choose one.` },
+			errors: { court: `There is no court “${asked.court}” here. Choose one.` },
 			result: null
 		};
-	const book = bookIn(w, a.court);
+	const book = requireBook(app, asked.court);
+	const { method } = book;
 	const base = {
-		asked: a,
-		services: serviceKinds(book.method).map(({ id, say }) => ({ id, say })),
-		dayWord: book.method.dayWord,
-		deemed: book.method.deemed !== undefined,
-		clear: book.method.clearDays
+		asked,
+		services: serviceKinds(method).map(({ id, label }) => ({ id, label })),
+		dayWord: method.dayWord,
+		deemed: method.deemed !== undefined,
+		clear: method.clearDays
 	};
-	const typed = readDate(a.from, w.clock.today());
-	const from = parseDate(a.from) ?? ('date' in typed ? typed.date : undefined);
-	if (!from) errors.from = `${a.from} is not a date that exists.`;
-	if (a.time && parseTime(a.time) === undefined)
-		errors.time = `${a.time} is not a time: write 14:30.`;
-	if (a.n !== '' && !/^\d{1,6}$/.test(a.n)) errors.n = 'Write a whole number.';
-	const service =
-		a.service && base.services.some((s) => s.id === a.service) ? a.service : undefined;
-	if (a.n === '' || Object.keys(errors).length || !from) return { ...base, errors, result: null };
+	const { from, errors } = check(app, asked);
+	if (asked.amount === '' || Object.keys(errors).length || !from)
+		return { ...base, errors, result: null };
 	try {
-		const time = parseTime(a.time);
-		const c = count(book.method, calendarOf(book, closuresOf(w, book)), {
-			from,
-			amount: parseAmount(`${a.way === 'before' ? '-' : '+'}${Number(a.n)}${a.unit}`),
-			act: a.act as 'file' | 'serve',
-			roll: a.roll as 'usual',
-			...(time === undefined ? {} : { time }),
-			...(service === undefined ? {} : { service })
-		});
-		return {
-			...base,
-			asked: { ...a, from },
-			errors,
-			result: { date: c.date, time: c.time, count: countView(w, book.id, c.trace, c.date) }
-		};
-	} catch (e) {
-		if (!(e instanceof CountError)) throw e;
-		return {
-			...base,
-			errors: {
-				[/time/.test(e.message) ? 'time' : 'n']:
-					e.message.charAt(0).toUpperCase() + e.message.slice(1)
-			},
-			result: null
-		};
+		const result = countAsked(app, book, asked, from);
+		return { ...base, asked: { ...asked, from }, errors, result };
+	} catch (error) {
+		if (!(error instanceof CountError)) throw error;
+		const field = /time/.test(error.message) ? 'time' : 'amount';
+		return { ...base, errors: { [field]: capitalize(error.message) }, result: null };
 	}
+}
+
+function check(
+	app: Application,
+	asked: Calculation
+): { from: PlainDate | undefined; errors: Record<string, string> } {
+	const errors: Record<string, string> = {};
+	const typed = parseTypedDate(asked.from, app.clock.today());
+	const from = parseDate(asked.from) ?? ('date' in typed ? typed.date : undefined);
+	if (!from) errors.from = `${asked.from} is not a date that exists.`;
+	if (asked.time && parseTime(asked.time) === undefined)
+		errors.time = `${asked.time} is not a time: write 14:30.`;
+	if (asked.amount !== '' && !/^\d{1,6}$/.test(asked.amount))
+		errors.amount = 'Write a whole number.';
+	return { from, errors };
+}
+
+function countAsked(
+	app: Application,
+	book: Rulebook,
+	asked: Calculation,
+	from: PlainDate
+): Calculated['result'] {
+	const time = parseTime(asked.time);
+	const service = serviceKinds(book.method).find(({ id }) => id === asked.service)?.id;
+	const sign = asked.way === 'before' ? '-' : '+';
+	const counted = count(book.method, calendarFor(app, book), {
+		from,
+		amount: parseAmount(`${sign}${Number(asked.amount)}${asked.unit}`),
+		act: asked.act,
+		roll: asked.roll,
+		...(time === undefined ? {} : { time }),
+		...(service === undefined ? {} : { service })
+	});
+	return {
+		date: counted.date,
+		time: counted.time,
+		count: findCount(app, book.id, counted.trace, counted.date)
+	};
 }

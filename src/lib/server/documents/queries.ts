@@ -1,5 +1,9 @@
-import type { Staff, World } from '../command.ts';
-import { visible } from '../trust/scope.ts';
+/** Documents and their versions, as one may see them. */
+import { visible } from '#server/access/visibility.ts';
+import type { Staff, Application } from '#server/app/application.ts';
+import { all, likeWithin, maybeOne, scalar } from '#server/db/sql.ts';
+import { requireKind } from '#server/kinds/queries.ts';
+import type { MatterRow } from '#server/matters/rows.ts';
 
 export type DocumentView = {
 	id: string;
@@ -21,52 +25,78 @@ export type DocumentView = {
 	signed: number | null;
 	finished: number | null;
 };
-const SELECT = `SELECT d.id, d.number, d.name, d.folder, d.mark, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle, v.n AS version, v.media_type AS mediaType, v.size, s.initials AS by, v.created_at AS at, v.file_name AS fileName,
- (SELECT sum(g.state = 'waiting') FROM signer g WHERE g.round_id = r.id) AS waiting, (SELECT sum(g.state = 'signed') FROM signer g WHERE g.round_id = r.id) AS signed, r.finished_version AS finished
- FROM document d JOIN matter m ON m.id = d.matter_id JOIN document_version v ON v.document_id = d.id AND v.n = (SELECT max(n) FROM document_version x WHERE x.document_id = d.id)
- JOIN staff s ON s.id = v.created_by LEFT JOIN signing_round r ON r.id = (SELECT id FROM signing_round y WHERE y.document_id = d.id AND y.withdrawn_at IS NULL ORDER BY y.created_at DESC, y.id DESC LIMIT 1)`;
-export const DOCUMENT_PAGE = 60;
+const SELECT = `SELECT d.id, d.number, d.name, d.folder, d.mark, m.id AS matterId, m.number AS matterNumber,
+		m.title AS matterTitle, v.n AS version, v.media_type AS mediaType, v.size, s.initials AS by,
+		v.created_at AS at, v.file_name AS fileName,
+		(SELECT sum(g.state = 'waiting') FROM signer g WHERE g.round_id = r.id) AS waiting,
+		(SELECT sum(g.state = 'signed') FROM signer g WHERE g.round_id = r.id) AS signed,
+		r.finished_version AS finished
+	FROM document d
+	JOIN matter m ON m.id = d.matter_id
+	JOIN document_version v ON v.document_id = d.id
+		AND v.n = (SELECT max(n) FROM document_version x WHERE x.document_id = d.id)
+	JOIN staff s ON s.id = v.created_by
+	LEFT JOIN signing_round r ON r.id = (
+		SELECT id
+		FROM signing_round y
+		WHERE y.document_id = d.id AND y.withdrawn_at IS NULL
+		ORDER BY y.created_at DESC, y.id DESC
+		LIMIT 1
+	)`;
+/** The folders of a matter: those of its kind, and any that hold something already. */
+export function listFolders(app: Pick<Application, 'db'>, matter: Pick<MatterRow, 'id' | 'kind'>) {
+	const used = all<{ folder: string }>(
+		app.db,
+		'SELECT DISTINCT folder FROM document WHERE matter_id = @matterId ORDER BY folder',
+		{ matterId: matter.id }
+	);
+	const { folders } = requireKind(app, matter.kind);
+	return [...new Set([...folders, CORRESPONDENCE, ...used.map(({ folder }) => folder)])];
+}
+/** The folder every matter has. */
+export const CORRESPONDENCE = 'Correspondence';
 
-export function documents(
-	w: World,
+export const DOCUMENT_PAGE = 60;
+type DocumentFilter = { matterId?: string; q?: string; page?: number };
+
+/** Documents, the newest first, a page at a time: those of a matter, or those whose name, number or matter has the words. */
+export function listDocuments(
+	app: Application,
 	me: Staff,
-	f: { matterId?: string; q?: string; page?: number } = {}
+	{ matterId, q, page = 1 }: DocumentFilter = {}
 ): { rows: DocumentView[]; total: number } {
-	const cond = [visible('m')];
-	const p: Record<string, unknown> = {
-		me: me.id,
-		limit: DOCUMENT_PAGE,
-		offset: DOCUMENT_PAGE * ((f.page ?? 1) - 1)
-	};
-	if (f.matterId) {
-		cond.push('d.matter_id = @matter');
-		p.matter = f.matterId;
-	}
-	if (f.q) {
-		cond.push(
-			"(d.name LIKE @q ESCAPE '\\' OR d.number LIKE @q ESCAPE '\\' OR m.title LIKE @q ESCAPE '\\')"
+	const conditions = [visible('m')];
+	if (matterId) conditions.push('d.matter_id = @matterId');
+	if (q)
+		conditions.push(
+			`(d.name LIKE @like ESCAPE '\\' OR d.number LIKE @like ESCAPE '\\' OR m.title LIKE @like ESCAPE '\\')`
 		);
-		p.q = `%${f.q.replace(/[\\%_]/g, '\\$&')}%`;
-	}
-	const where = cond.join(' AND ');
-	return {
-		total: w.db
-			.prepare<unknown[], { n: number }>(
-				`SELECT count(*) AS n FROM document d JOIN matter m ON m.id = d.matter_id WHERE ${where}`
-			)
-			.get(p)!.n,
-		rows: w.db
-			.prepare<unknown[], DocumentView>(
-				`${SELECT} WHERE ${where} ORDER BY d.created_at DESC, d.id DESC LIMIT @limit OFFSET @offset`
-			)
-			.all(p)
-	};
+	const where = conditions.join(' AND ');
+	const params = { me: me.id, matterId, like: likeWithin(q ?? '') };
+	const total = scalar(
+		app.db,
+		`SELECT count(*)
+		FROM document d
+		JOIN matter m ON m.id = d.matter_id
+		WHERE ${where}`,
+		params
+	);
+	const rows = all<DocumentView>(
+		app.db,
+		`${SELECT}
+		WHERE ${where}
+		ORDER BY d.created_at DESC, d.id DESC
+		LIMIT @limit OFFSET @offset`,
+		{ ...params, limit: DOCUMENT_PAGE, offset: DOCUMENT_PAGE * (page - 1) }
+	);
+	return { rows, total };
 }
 
-export const document = (w: World, me: Staff, id: string): DocumentView | undefined =>
-	w.db
-		.prepare<unknown[], DocumentView>(`${SELECT} WHERE d.id = @id AND ${visible('m')}`)
-		.get({ id, me: me.id });
+export const findDocument = (app: Application, me: Staff, id: string): DocumentView | undefined =>
+	maybeOne<DocumentView>(app.db, `${SELECT} WHERE d.id = @id AND ${visible('m')}`, {
+		id,
+		me: me.id
+	});
 
 export type VersionView = {
 	n: number;
@@ -77,11 +107,19 @@ export type VersionView = {
 	why: string;
 	by: string;
 	at: string;
+	/** Why its words are not searched, where they are not. */
+	unread: string;
 };
-/** Versions of a document already found by `document`. */
-export const versions = (w: World, documentId: string): VersionView[] =>
-	w.db
-		.prepare<[string], VersionView>(
-			'SELECT v.n, v.sha256, v.media_type AS mediaType, v.file_name AS fileName, v.size, v.why, s.name AS by, v.created_at AS at FROM document_version v JOIN staff s ON s.id = v.created_by WHERE v.document_id = ? ORDER BY v.n DESC'
-		)
-		.all(documentId);
+
+/** The versions of a document that was found, the newest first. */
+export const listVersions = (app: Application, documentId: string): VersionView[] =>
+	all<VersionView>(
+		app.db,
+		`SELECT v.n, v.sha256, v.media_type AS mediaType, v.file_name AS fileName, v.size, v.why,
+			s.name AS by, v.created_at AS at, v.unread
+		FROM document_version v
+		JOIN staff s ON s.id = v.created_by
+		WHERE v.document_id = @documentId
+		ORDER BY v.n DESC`,
+		{ documentId }
+	);

@@ -1,94 +1,133 @@
-/** All words that the full-text index holds, in memory: what a misspelled name may have meant. Read once, then kept up with what is added. */
-import { alike, formsOf, soundOf, wordsOf } from '#core/people/match.ts';
-import type { Db } from '../db/open.ts';
-import { statement } from '../db/statement.ts';
+/**
+ * All words that the full-text index holds, in memory: what a misspelled name may have meant. Read once for a connection, then
+ * kept up with what is added.
+ */
+import { alike, formsOf, soundOf, type Reason } from '#core/people/alike.ts';
+import { wordsOf } from '#core/people/name-form.ts';
+import type { Db } from '#server/db/open.ts';
+import { iterate, scalar } from '#server/db/sql.ts';
 
-class Vocabulary {
+export type NearWord = { word: string; score: number; reason: Reason };
+
+/** Longer words are no names. */
+const WORD_LIMIT = 40;
+/** Answers kept until a word is added. */
+const ANSWERS_KEPT = 5000;
+/** By how many letters near words differ in length. */
+const LENGTH_SLACK = 3;
+/** From this length on, a slip in the first letter is looked for. */
+const LONG = 6;
+
+export class Vocabulary {
 	#upTo = 0;
+	readonly #words = new Set<string>();
 	/** By first letter and length; and by sound, for those that begin with another letter. */
-	#words = new Set<string>();
-	#byHead = new Map<string, string[]>();
-	#bySound = new Map<string, string[]>();
-	#near = new Map<string, { word: string; score: number; why: string }[]>();
+	readonly #byHead = new Map<string, string[]>();
+	readonly #bySound = new Map<string, string[]>();
+	readonly #near = new Map<string, NearWord[]>();
 
+	/** Takes in what was written since it was last asked. */
 	sync(db: Db): void {
-		const top =
-			statement<{ n: number | null }>(db, 'SELECT max(id) AS n FROM search_text').get()!.n ?? 0;
-		if (top <= this.#upTo) return;
-		if (this.#upTo === 0) {
-			db.exec(
-				"CREATE VIRTUAL TABLE IF NOT EXISTS temp.search_words USING fts5vocab('main', 'search', 'row')"
-			);
-			for (const r of db
-				.prepare<[], { term: string }>('SELECT term FROM temp.search_words')
-				.iterate())
-				this.#add(r.term);
-		} else
-			for (const r of db
-				.prepare<[number], { title: string; body: string }>(
-					'SELECT title, body FROM search_text WHERE id > ?'
-				)
-				.iterate(this.#upTo))
-				for (const t of wordsOf(`${r.title} ${r.body}`)) this.#add(t);
-		this.#upTo = top;
+		const newest = scalar<number | null>(db, 'SELECT max(id) FROM search_text') ?? 0;
+		if (newest <= this.#upTo) return;
+		if (this.#upTo === 0) this.#readIndex(db);
+		else this.#readSince(db, this.#upTo);
+		this.#upTo = newest;
 	}
+
+	#readIndex(db: Db): void {
+		db.exec(
+			`CREATE VIRTUAL TABLE IF NOT EXISTS temp.search_words
+			USING fts5vocab('main', 'search', 'row')`
+		);
+		for (const { term } of iterate<{ term: string }>(db, 'SELECT term FROM temp.search_words'))
+			this.#add(term);
+	}
+
+	#readSince(db: Db, id: number): void {
+		const rows = iterate<{ title: string; body: string }>(
+			db,
+			'SELECT title, body FROM search_text WHERE id > @id',
+			{ id }
+		);
+		for (const { title, body } of rows)
+			for (const word of wordsOf(`${title} ${body}`)) this.#add(word);
+	}
+
 	#add(word: string): void {
-		if (this.#words.has(word) || word.length > 40) return;
+		if (this.#words.has(word) || word.length > WORD_LIMIT) return;
 		this.#words.add(word);
 		this.#near.clear();
-		const put = (m: Map<string, string[]>, k: string) => {
-			const l = m.get(k);
-			if (l) l.push(word);
-			else m.set(k, [word]);
-		};
-		put(this.#byHead, `${word[0]}${word.length}`);
-		if (word.length >= 3 && !/\d/.test(word))
-			for (const s of new Set(soundOf(word))) if (s) put(this.#bySound, s);
+		put(this.#byHead, headOf(word), word);
+		if (word.length < 3 || /\d/.test(word)) return;
+		for (const sound of new Set(soundOf(word))) if (sound) put(this.#bySound, sound, word);
 	}
+
+	has(word: string): boolean {
+		return this.#words.has(word);
+	}
+
 	/** The words alike to this one, itself too. */
-	near(word: string): { word: string; score: number; why: string }[] {
-		const had = this.#near.get(word);
-		if (had) return had;
-		const seen = new Set<string>(),
-			out: { word: string; score: number; why: string }[] = [];
-		const look = (list: readonly string[] | undefined) => {
-			for (const w of list ?? [])
-				if (!seen.has(w)) {
-					seen.add(w);
-					const m = alike(word, w);
-					if (m && m.why !== 'initial') out.push({ word: w, ...m });
-				}
-		};
-		const heads = new Set([word[0]!, ...(word[1] ? [word[1]] : [])]);
-		for (const h of heads)
-			for (let n = Math.max(1, word.length - 3); n <= word.length + 3; n++)
-				look(this.#byHead.get(`${h}${n}`));
-		for (const s of new Set(soundOf(word))) look(this.#bySound.get(s));
-		// A slip in the first letter, where the word is long enough to be sure.
-		if (word.length >= 6)
-			for (const [k, list] of this.#byHead)
-				if (Math.abs(Number(k.slice(1)) - word.length) <= 1)
-					look(
-						list.filter(
-							(w) =>
-								w.slice(2) === word.slice(2) ||
-								w.slice(1) === word ||
-								w === word.slice(1) ||
-								w.slice(1) === word.slice(1)
-						)
-					);
-		look(formsOf(word).filter((w) => this.#words.has(w)));
-		if (this.#near.size > 5000) this.#near.clear();
-		this.#near.set(word, out);
-		return out;
+	near(word: string): NearWord[] {
+		let near = this.#near.get(word);
+		if (!near) {
+			if (this.#near.size > ANSWERS_KEPT) this.#near.clear();
+			this.#near.set(word, (near = this.#findNear(word)));
+		}
+		return near;
 	}
-	has = (word: string): boolean => this.#words.has(word);
+
+	#findNear(word: string): NearWord[] {
+		const found = new Map<string, NearWord>();
+		const seen = new Set<string>();
+		for (const other of this.#listCandidates(word)) {
+			if (seen.has(other)) continue;
+			seen.add(other);
+			const likeness = alike(word, other);
+			if (likeness && likeness.reason !== 'initial') found.set(other, { word: other, ...likeness });
+		}
+		return [...found.values()];
+	}
+
+	*#listCandidates(word: string): Generator<string> {
+		for (const letter of new Set([word.charAt(0), word.charAt(1)]))
+			for (
+				let length = Math.max(1, word.length - LENGTH_SLACK);
+				length <= word.length + LENGTH_SLACK;
+				length++
+			)
+				yield* this.#byHead.get(`${letter}${length}`) ?? [];
+		for (const sound of new Set(soundOf(word))) yield* this.#bySound.get(sound) ?? [];
+		if (word.length >= LONG) yield* this.#listOtherHeads(word);
+		yield* formsOf(word).filter((form) => this.#words.has(form));
+	}
+
+	/** A slip in the first letter, where the word is long enough to be sure. */
+	*#listOtherHeads(word: string): Generator<string> {
+		for (const [head, words] of this.#byHead)
+			if (Math.abs(Number(head.slice(1)) - word.length) <= 1)
+				yield* words.filter(
+					(other) =>
+						other.slice(2) === word.slice(2) ||
+						other.slice(1) === word ||
+						other === word.slice(1) ||
+						other.slice(1) === word.slice(1)
+				);
+	}
 }
 
-const all = new WeakMap<Db, Vocabulary>();
-export function vocabulary(db: Db): Vocabulary {
-	let v = all.get(db);
-	if (!v) all.set(db, (v = new Vocabulary()));
-	v.sync(db);
-	return v;
+const headOf = (word: string) => `${word.charAt(0)}${word.length}`;
+function put(index: Map<string, string[]>, key: string, word: string): void {
+	const words = index.get(key);
+	if (words) words.push(word);
+	else index.set(key, [word]);
+}
+
+const vocabularies = new WeakMap<Db, Vocabulary>();
+/** The words of a database, as they stand now. */
+export function loadVocabulary(db: Db): Vocabulary {
+	let vocabulary = vocabularies.get(db);
+	if (!vocabulary) vocabularies.set(db, (vocabulary = new Vocabulary()));
+	vocabulary.sync(db);
+	return vocabulary;
 }

@@ -1,19 +1,19 @@
-import { fold } from '#core/people/names.ts';
-import type { Staff, World } from '../command.ts';
-import { statement } from '../db/statement.ts';
-import { cardVisible, visible } from '../trust/scope.ts';
+/** Search over everything one may see, and the matter a typed number means. */
 import { may } from '#core/access/table.ts';
+import { foldName } from '#core/people/names.ts';
+import { cardVisible, visible } from '#server/access/visibility.ts';
+import type { Application, Staff } from '#server/app/application.ts';
+import { all, maybeOne } from '#server/db/sql.ts';
+import { matchWords, searchWords } from './match.ts';
 
-export type Hit = {
-	kind: 'matter' | 'person' | 'document' | 'note' | 'task' | 'time' | 'role' | 'request';
-	id: string;
-	title: string;
-	about: string;
-	href: string;
-};
+type HitKind = 'matter' | 'person' | 'document' | 'note' | 'task' | 'time' | 'role' | 'request';
+export type Hit = { kind: HitKind; id: string; title: string; about: string; href: string };
+
+/** A match that may be seen, before its words are fetched. */
+type Match = { id: number; kind: HitKind; title: string };
 type Row = {
 	id: number;
-	kind: Hit['kind'];
+	kind: HitKind;
 	ref: string;
 	title: string;
 	body: string;
@@ -25,163 +25,193 @@ type Row = {
 	docNumber: string | null;
 };
 
-/**
- * What the viewer may see, best first; words may be beginnings. The index gives its best in batches, and what the viewer may not see is
- * left out of them: so the cost is that of the bare full-text query, not of asking for every match who may see it.
- */
-export function search(w: World, me: Staff, typed: string, most = 12): Hit[] {
-	if (!may(me.role, 'search.use')) return [];
-	const words = fold(typed).split(' ').filter(Boolean).slice(0, 8);
-	if (words.length === 0) return [];
-	const match = words.map((x) => `"${x}"*`).join(' ');
-	// First which may be seen, in the order of the index; then the words of the few that are shown.
-	const best: Slim[] = [];
-	const look = statement<{ rowid: number }>(
-		w.db,
-		'SELECT rowid FROM search WHERE search MATCH @match ORDER BY rank LIMIT @n OFFSET @from'
-	);
-	for (let from = 0, n = most + 4; best.length < most; from += n, n *= 4) {
-		const ids = look.all({ match, n, from }).map((r) => r.rowid);
-		if (ids.length === 0) break;
-		const got = new Map(
-			statement<Slim>(w.db, SEEN)
-				.all({ ids: JSON.stringify(ids), me: me.id })
-				.map((r) => [r.id, r])
-		);
-		for (const id of ids) {
-			const r = got.get(id);
-			if (r) best.push(r);
-		}
-		if (ids.length < n) break;
-	}
-	if (best.length === 0) return [];
-	// A matter or a person of that name comes before what only mentions it.
-	const rank = (r: Slim) =>
-		['matter', 'person', 'document'].indexOf(r.kind) === -1
-			? 3
-			: ['matter', 'person', 'document'].indexOf(r.kind);
-	const titled = new Map(
-		best.map((r) => {
-			const t = r.title === '' ? [] : fold(r.title).split(' ');
-			return [r.id, words.every((x) => t.some((y) => y.startsWith(x))) ? 0 : 1];
-		})
-	);
-	const order = best
-		.map((r, i) => ({ r, i }))
-		.sort(
-			(a, b) =>
-				titled.get(a.r.id)! - titled.get(b.r.id)! ||
-				(titled.get(a.r.id) === 0 ? rank(a.r) - rank(b.r) : 0) ||
-				a.i - b.i
-		)
-		.slice(0, most)
-		.map(({ r }) => r.id);
-	const rows = new Map(
-		statement<Row>(w.db, FULL)
-			.all({ ids: JSON.stringify(order) })
-			.map((r) => [r.id, r])
-	);
-	return order.map((id) => hit(rows.get(id)!, words));
-}
-type Slim = { id: number; kind: Hit['kind']; title: string };
-const SEEN = `SELECT s.id, s.kind, s.title FROM search_text s WHERE s.id IN (SELECT value FROM json_each(@ids)) AND (s.matter_id IS NULL OR EXISTS (SELECT 1 FROM matter m WHERE m.id = s.matter_id AND ${visible('m')})) AND (s.kind <> 'person' OR EXISTS (SELECT 1 FROM person p WHERE p.id = s.ref AND ${cardVisible('p')}))`;
-const FULL = `SELECT s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle, p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber FROM search_text s LEFT JOIN matter m ON m.id = s.matter_id LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref WHERE s.id IN (SELECT value FROM json_each(@ids))`;
+/** The first batch is a little larger than what is shown; each next one is so many times larger. */
+const BATCH_MORE = 4;
+const BATCH_GROWS = 4;
 
-function hit(r: Row, words: readonly string[]): Hit {
-	const on = r.number ? `${r.number} ${r.matterTitle}` : '';
-	switch (r.kind) {
-		case 'matter':
-			return {
-				kind: 'matter',
-				id: r.ref,
-				title: r.matterTitle ?? '',
-				about: r.number ?? '',
-				href: `/matters/${r.number}`
-			};
-		case 'person':
-			return {
-				kind: 'person',
-				id: r.ref,
-				title: r.name ?? '',
-				about: `${r.personKind === 'organization' ? 'Organization' : 'Person'}${r.standing === 'active' ? '' : `, ${r.standing}`}`,
-				href: `/people/${r.ref}`
-			};
-		case 'document': {
-			const s = snippet(r.body, words);
-			return {
-				kind: 'document',
-				id: r.ref,
-				title: r.title.replace(` ${r.docNumber}`, ''),
-				about: `${r.docNumber}${s ? `: ${s}` : ''}`,
-				href: `/documents/${r.ref}`
-			};
+/**
+ * What one may see, best first; words may be beginnings. The index gives its best in batches, and what one may not see is left
+ * out of them: so the cost is that of the bare full-text query, not of asking for every match who may see it.
+ */
+export function search(app: Application, me: Staff, typed: string, limit = 12): Hit[] {
+	if (!may(me.role, 'search.use')) return [];
+	const words = searchWords(typed);
+	if (words.length === 0) return [];
+	const matches = listMatches(app, me, matchWords(typed), limit);
+	const ids = orderMatches(matches, words)
+		.slice(0, limit)
+		.map(({ id }) => id);
+	const rows = new Map(listRows(app, ids).map((row) => [row.id, row]));
+	return ids.flatMap((id) => {
+		const row = rows.get(id);
+		return row ? [showHit(row, words)] : [];
+	});
+}
+
+function listMatches(app: Application, me: Staff, match: string, limit: number): Match[] {
+	const best: Match[] = [];
+	for (
+		let from = 0, batch = limit + BATCH_MORE;
+		best.length < limit;
+		from += batch, batch *= BATCH_GROWS
+	) {
+		const ids = all<{ rowid: number }>(
+			app.db,
+			`SELECT rowid
+			FROM search
+			WHERE search MATCH @match
+			ORDER BY rank
+			LIMIT @batch OFFSET @from`,
+			{ match, batch, from }
+		).map(({ rowid }) => rowid);
+		const seen = new Map(listSeen(app, me, ids).map((row) => [row.id, row]));
+		for (const id of ids) {
+			const row = seen.get(id);
+			if (row) best.push(row);
 		}
+		if (ids.length < batch) break;
+	}
+	return best;
+}
+
+/** Of these, what one may see. */
+const listSeen = ({ db }: Application, me: Staff, ids: readonly number[]): Match[] =>
+	all(
+		db,
+		`SELECT s.id, s.kind, s.title
+		FROM search_text s
+		WHERE s.id IN (SELECT value FROM json_each(@ids))
+			AND (
+				s.matter_id IS NULL
+				OR EXISTS (SELECT 1 FROM matter m WHERE m.id = s.matter_id AND ${visible('m')})
+			)
+			AND (
+				s.kind <> 'person'
+				OR EXISTS (SELECT 1 FROM person p WHERE p.id = s.ref AND ${cardVisible('p')})
+			)`,
+		{ ids: JSON.stringify(ids), me: me.id }
+	);
+
+const listRows = ({ db }: Application, ids: readonly number[]): Row[] =>
+	all(
+		db,
+		`SELECT
+			s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle,
+			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber
+		FROM search_text s
+		LEFT JOIN matter m ON m.id = s.matter_id
+		LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref
+		LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
+		WHERE s.id IN (SELECT value FROM json_each(@ids))`,
+		{ ids: JSON.stringify(ids) }
+	);
+
+/** Of these kinds one that is titled so comes before what only mentions it. */
+const TITLED: readonly HitKind[] = ['matter', 'person', 'document'];
+
+function orderMatches(matches: readonly Match[], words: readonly string[]): Match[] {
+	const ranked = matches.map((match, place) => {
+		const titled = isTitled(match, words);
+		const kind = TITLED.indexOf(match.kind);
+		return { match, place, titled, rank: titled ? (kind === -1 ? TITLED.length : kind) : 0 };
+	});
+	ranked.sort(
+		(a, b) => Number(b.titled) - Number(a.titled) || a.rank - b.rank || a.place - b.place
+	);
+	return ranked.map(({ match }) => match);
+}
+
+function isTitled({ title }: Match, words: readonly string[]): boolean {
+	const own = title === '' ? [] : foldName(title).split(' ');
+	return words.every((word) => own.some((other) => other.startsWith(word)));
+}
+
+function showHit(row: Row, words: readonly string[]): Hit {
+	const { kind, ref: id, title, body, number, matterTitle } = row;
+	const matter = `/matters/${number}`;
+	const about = number ? `${number} ${matterTitle}` : '';
+	switch (kind) {
+		case 'matter':
+			return { kind, id, title: matterTitle ?? '', about: number ?? '', href: matter };
+		case 'person':
+			return { kind, id, title: row.name ?? '', about: aboutPerson(row), href: `/people/${id}` };
+		case 'document':
+			return showDocument(row, words);
 		case 'task':
-			return {
-				kind: 'task',
-				id: r.ref,
-				title: r.title,
-				about: on,
-				href: `/matters/${r.number}/tasks`
-			};
+			return { kind, id, title, about, href: `${matter}/tasks` };
 		case 'request':
-			return { kind: 'request', id: r.ref, title: r.title, about: on, href: `/requests/${r.ref}` };
+			return { kind, id, title, about, href: `/requests/${id}` };
 		case 'time':
-			return {
-				kind: 'time',
-				id: r.ref,
-				title: snippet(r.body, words),
-				about: on,
-				href: `/matters/${r.number}/time`
-			};
+			return { kind, id, title: snippet(body, words), about, href: `${matter}/time` };
 		case 'role':
-			return {
-				kind: 'role',
-				id: r.ref,
-				title: snippet(r.body, words),
-				about: on,
-				href: `/matters/${r.number}`
-			};
+			return { kind, id, title: snippet(body, words), about, href: matter };
 		default:
-			return {
-				kind: 'note',
-				id: r.ref,
-				title: snippet(r.body, words),
-				about: on,
-				href: `/matters/${r.number}/logbook`
-			};
+			return { kind: 'note', id, title: snippet(body, words), about, href: `${matter}/logbook` };
 	}
 }
+
+function aboutPerson({ personKind, standing }: Row): string {
+	const kind = personKind === 'organization' ? 'Organization' : 'Person';
+	return standing === 'active' ? kind : `${kind}, ${standing}`;
+}
+
+function showDocument({ ref: id, title, body, docNumber }: Row, words: readonly string[]): Hit {
+	const text = snippet(body, words);
+	return {
+		kind: 'document',
+		id,
+		title: title.replace(` ${docNumber}`, ''),
+		about: text ? `${docNumber}: ${text}` : (docNumber ?? ''),
+		href: `/documents/${id}`
+	};
+}
+
+const WORDS_BEFORE = 3;
+const WORDS_AFTER = 9;
+const SNIPPET_LIMIT = 90;
+
 /** A few words around the first that was found. */
 function snippet(body: string, words: readonly string[]): string {
 	const all = body.replace(/\s+/g, ' ').trim().split(' ');
-	const at = Math.max(
-		0,
-		all.findIndex((x) => words.some((y) => fold(x).startsWith(y)))
-	);
-	return `${at > 3 ? '… ' : ''}${all.slice(Math.max(0, at - 3), at + 9).join(' ')}`.slice(0, 90);
+	const found = all.findIndex((word) => words.some((typed) => foldName(word).startsWith(typed)));
+	const at = Math.max(0, found);
+	const shown = all.slice(Math.max(0, at - WORDS_BEFORE), at + WORDS_AFTER).join(' ');
+	return `${at > WORDS_BEFORE ? '… ' : ''}${shown}`.slice(0, SNIPPET_LIMIT);
 }
 
-/** The matter a number on the pen line means: whole, or without its year where only one fits. */
-export function matterByNumber(
-	w: World,
+export type NumberedMatter = { id: string; number: string; title: string };
+
+/** The matter a typed number means: whole, or without its year where only one fits. */
+export function findMatterByNumber(
+	{ db }: Application,
 	me: Staff,
 	typed: string
-): { id: string; number: string; title: string } | undefined {
+): NumberedMatter | undefined {
 	if (!may(me.role, 'matter.read')) return undefined;
-	const exact = w.db
-		.prepare<unknown[], { id: string; number: string; title: string }>(
-			`SELECT id, number, title FROM matter m WHERE m.number = @n AND ${visible('m')}`
-		)
-		.get({ n: typed.toUpperCase(), me: me.id });
-	if (exact) return exact;
-	const m = /^(?:([a-z]+)-)?(?:(\d{4})-)?(\d{1,6})$/i.exec(typed);
-	if (!m) return undefined;
-	const like = `${m[1] ? m[1].toUpperCase() : '%'}-${m[2] ?? '%'}-${m[3]!.padStart(4, '0')}`;
-	const rows = w.db
-		.prepare<unknown[], { id: string; number: string; title: string }>(
-			`SELECT id, number, title FROM matter m WHERE m.number LIKE @like AND m.status <> 'closed' AND ${visible('m')} LIMIT 2`
-		)
-		.all({ like, me: me.id });
+	const exact = maybeOne<NumberedMatter>(
+		db,
+		`SELECT id, number, title
+		FROM matter m
+		WHERE m.number = @number AND ${visible('m')}`,
+		{ number: typed.toUpperCase(), me: me.id }
+	);
+	const like = exact ? undefined : likeNumber(typed);
+	if (like === undefined) return exact;
+	const rows = all<NumberedMatter>(
+		db,
+		`SELECT id, number, title
+		FROM matter m
+		WHERE m.number LIKE @like AND m.status <> 'closed' AND ${visible('m')}
+		LIMIT 2`,
+		{ like, me: me.id }
+	);
 	return rows.length === 1 ? rows[0] : undefined;
+}
+
+/** "42", "2026-42" and "lf-42" as a pattern of whole numbers; undefined where it is none. */
+function likeNumber(typed: string): string | undefined {
+	const match = /^(?:([a-z]+)-)?(?:(\d{4})-)?(\d{1,6})$/i.exec(typed);
+	if (!match) return undefined;
+	const [, series, year, number = ''] = match;
+	return `${series?.toUpperCase() ?? '%'}-${year ?? '%'}-${number.padStart(4, '0')}`;
 }

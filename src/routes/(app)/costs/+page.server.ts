@@ -1,32 +1,27 @@
-import { makeRun } from '#server/costs/commands.ts';
-import { mayRead, runs, runTitle, waitingTime } from '#server/costs/queries.ts';
-import { civil, daysInMonth, toDay } from '#core/dates/plain.ts';
-import { answer, ctx, form, missing, staff, theWorld } from '#server/web.ts';
+/** Cost runs: those there are, and the next. */
 import { may } from '#core/access/table.ts';
+import { addDays, plainDate, type PlainDate } from '#core/dates/plain.ts';
+import { makeRun } from '#server/costs/commands.ts';
+import { formatRunTitle, listRuns, mayReadCosts, sumWaitingTime } from '#server/costs/queries.ts';
+import { actionValue } from '#server/http/action.ts';
+import { notThere, requireStaff } from '#server/http/request.ts';
 
 export function load(event) {
-	const me = staff(event);
-	if (!mayRead(me)) return missing('page');
-	const w = theWorld();
-	const t = civil(toDay(w.clock.today()));
-	const last =
-		t.month === 1 ? { year: t.year - 1, month: 12 } : { year: t.year, month: t.month - 1 };
-	const two = (n: number) => String(n).padStart(2, '0');
+	const me = requireStaff(event);
+	if (!mayReadCosts(me)) return notThere('page');
+	const { app } = event.locals;
 	return {
-		runs: runs(w).map((r) => ({ ...r, title: runTitle(r) })),
-		waiting: waitingTime(w),
+		runs: listRuns(app).map((run) => ({ ...run, title: formatRunTitle(run) })),
+		waiting: sumWaitingTime(app),
 		mayRun: may(me.role, 'cost.run'),
-		next: {
-			from: `${last.year}-${two(last.month)}-01`,
-			to: `${last.year}-${two(last.month)}-${daysInMonth(last.year, last.month)}`
-		}
+		next: monthBefore(app.clock.today())
 	};
 }
-export const actions = {
-	make: async (event) => {
-		const f = await form(event);
-		return answer(makeRun(ctx(event), { from: f.text('from'), to: f.text('to') }), (v) => ({
-			runId: v.runId
-		}));
-	}
-};
+
+/** The whole month before a day's own. */
+function monthBefore(day: PlainDate): { from: PlainDate; to: PlainDate } {
+	const to = addDays(plainDate(`${day.slice(0, 7)}-01`), -1);
+	return { from: plainDate(`${to.slice(0, 7)}-01`), to };
+}
+
+export const actions = { make: actionValue(makeRun) };

@@ -1,13 +1,14 @@
 <script lang="ts">
 	import { dayAt } from '#core/dates/zone.ts';
 	import { goto } from '$app/navigation';
-	import { sayCents } from '#core/money/cents.ts';
-	import { sayHours } from '#core/time/minutes.ts';
+	import { formatCents } from '#core/format/money.ts';
+	import { formatHours } from '#core/format/hours.ts';
+
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { short } from '$lib/ui/say.ts';
+	import { formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	let open = $state(false);
 	// svelte-ignore state_referenced_locally
@@ -20,7 +21,7 @@
 <div class="px-5 py-4">
 	<div class="flex items-center gap-3">
 		<h1>Costs</h1>
-		<span class="sub grow">{sayHours(data.waiting.minutes)} h released and not yet shared</span
+		<span class="sub grow">{formatHours(data.waiting.minutes)} h released and not yet shared</span
 		>{#if data.mayRun}<button class="btn go" onclick={() => (open = true)}>Make a cost run</button
 			>{/if}
 	</div>
@@ -46,10 +47,10 @@
 									: 'font-semibold text-saffron-ink'}>{r.state}</td
 						><td>{r.madeBy}</td><td
 							>{r.approvedBy ?? ''}{r.approvedAt
-								? `, ${short(dayAt(r.approvedAt, data.zone), data.today)}`
+								? `, ${formatShort(dayAt(r.approvedAt, data.zone), data.today)}`
 								: ''}</td
-						><td class="num">{sayHours(r.minutes)}</td><td class="num font-semibold"
-							>{sayCents(r.cents)}</td
+						><td class="num">{formatHours(r.minutes)}</td><td class="num font-semibold"
+							>{formatCents(r.cents)}</td
 						><td
 							><span
 								class="ml-2 block h-2"

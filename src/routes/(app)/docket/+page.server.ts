@@ -1,64 +1,47 @@
-import { fail } from '@sveltejs/kit';
-import { addDays, date, daysInMonth } from '#core/dates/plain.ts';
-import { checkDeadline } from '#server/docket/commands.ts';
+/** The department's docket: as a list, a month, or a timeline. */
+import { checkDeadline } from '#server/docket/deadlines.ts';
+import { listClosedDays } from '#server/docket/days.ts';
 import {
-	closedDays,
-	docket,
-	docketChoices,
-	docketDays,
-	DAYS_MOST,
+	DAYS_LIMIT,
 	DOCKET_PAGE,
-	type DocketFilter
-} from '#server/docket/queries.ts';
-import { readDocketFilter } from '#server/docket/report.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+	listDeadlines,
+	listDocketChoices,
+	listDocketDays
+} from '#server/docket/list.ts';
+import { parseDocketFilter } from '#server/docket/report.ts';
+import { findSpan, parseMonth } from '#server/docket/span.ts';
+import { action } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
 
 const VIEWS = ['list', 'month', 'timeline'] as const;
+
 export function load(event) {
-	const me = only(event, 'docket.read');
-	const p = event.url.searchParams;
-	const w = theWorld();
-	const today = w.clock.today();
-	const view = VIEWS.find((v) => v === p.get('view')) ?? 'list';
-	const { filter: f, bad } = readDocketFilter(p);
+	const me = requireAction(event, 'docket.read');
+	const params = event.url.searchParams;
+	const { app } = event.locals;
+	const view = VIEWS.find((name) => name === params.get('view')) ?? 'list';
+	const { filter, bad } = parseDocketFilter(params);
 	const base = {
 		view,
-		filter: f,
+		filter,
 		bad,
-		choices: docketChoices(w, me),
-		missed: docket(w, me, { show: 'missed', per: 1 }).total
+		choices: listDocketChoices(app, me),
+		missed: listDeadlines(app, me, { show: 'missed', per: 1 }).total,
+		per: DOCKET_PAGE
 	};
 	if (view === 'list')
-		return { ...base, ...docket(w, me, f), per: DOCKET_PAGE, span: null, cut: false };
-	const month = /^\d{4}-(0[1-9]|1[0-2])$/.test(p.get('month') ?? '')
-		? p.get('month')!
-		: today.slice(0, 7);
-	const [from, to] =
-		view === 'month'
-			? [
-					addDays(date(`${month}-01`), -6),
-					addDays(
-						date(`${month}-${daysInMonth(Number(month.slice(0, 4)), Number(month.slice(5)))}`),
-						6
-					)
-				]
-			: [f.from ? date(f.from) : addDays(today, -30), f.to ? date(f.to) : addDays(today, 150)];
-	const span: DocketFilter & { from: string; to: string } = { ...f, from, to };
-	const found = docketDays(w, me, span);
+		return { ...base, ...listDeadlines(app, me, filter), span: null, cut: false };
+	const today = app.clock.today();
+	const month = parseMonth(params.get('month')) ?? today.slice(0, 7);
+	const { from, to } = findSpan(view, { month, today, from: filter.from, to: filter.to });
+	const found = listDocketDays(app, me, { ...filter, from, to });
 	return {
 		...base,
 		rows: [],
 		total: 0,
-		per: DOCKET_PAGE,
-		span: { month, from, to, closed: closedDays(w, null, from, to), ...found },
-		cut: found.rows.length >= DAYS_MOST
+		span: { month, from, to, closed: listClosedDays(app, null, from, to), ...found },
+		cut: found.rows.length >= DAYS_LIMIT
 	};
 }
-export const actions = {
-	check: async (event) => {
-		const f = await form(event);
-		const id = f.text('deadlineId');
-		if (!id) return fail(400, { errors: { '': 'Choose a date.' } });
-		return answer(checkDeadline(ctx(event), { deadlineId: id }), () => ({}));
-	}
-};
+
+export const actions = { check: action(checkDeadline) };

@@ -1,12 +1,12 @@
 <script lang="ts">
-	import { addDays, date, MONTHS } from '#core/dates/plain.ts';
+	import { addDays, plainDate, MONTHS } from '#core/dates/plain.ts';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Month from '$lib/docket/Month.svelte';
 	import Timeline, { type Lane } from '$lib/docket/Timeline.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
+	import Kite from '$lib/docket/Kite.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
-	import { away, short } from '$lib/ui/say.ts';
+	import { formatAway, formatShort } from '$lib/ui/format.ts';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	let { data } = $props();
@@ -26,7 +26,7 @@
 			rows: data.rows.filter((r) => r.date.startsWith(m))
 		}))
 	);
-	const yesterday = $derived(addDays(date(data.today), -1));
+	const yesterday = $derived(addDays(plainDate(data.today), -1));
 	const shows = $derived([
 		['open', 'Docketed'],
 		['unchecked', 'Unchecked'],
@@ -40,7 +40,7 @@
 		['month', 'Month']
 	] as const;
 	const href = (d: { matterNumber: string; id: string }) =>
-		`/matters/${d.matterNumber}/docket?count=${d.id}`;
+		`/matters/${d.matterNumber}/docket?deadline=${d.id}`;
 	const lanes = $derived.by((): Lane[] => {
 		const by = new Map<string, Lane>();
 		const lane = (n: string, title: string) => {
@@ -236,22 +236,22 @@
 									class="font-semibold"
 									class:text-madder={d.state === 'missed' ||
 										(d.state === 'docketed' && d.date === data.today)}
-									>{short(d.date, data.today)}</b
+									>{formatShort(d.date, data.today)}</b
 								>
 								<span class="sub"
 									>{d.state === 'missed'
 										? 'missed'
 										: d.time
 											? d.time
-											: away(d.date, data.today)}</span
+											: formatAway(d.date, data.today)}</span
 								></td
 							>
 							<td class="max-w-0 truncate"
 								><a class="font-semibold hover:underline" href={href(d)}>{d.title}</a
 								>{#if d.computed}<span class="sub ml-2"
-										>by {d.movedHow}, rule {short(d.computed, data.today).slice(4)}</span
+										>by {d.movedHow}, rule {formatShort(d.computed, data.today).slice(4)}</span
 									>{/if}{#if d.internal && d.state === 'docketed'}<span class="sub ml-2"
-										>ours {short(d.internal, data.today).slice(4)}</span
+										>ours {formatShort(d.internal, data.today).slice(4)}</span
 									>{/if}</td
 							>
 							<td class="w-[24%] max-w-0 truncate"
@@ -272,7 +272,7 @@
 										title={d.returnedReason}>returned by {d.returnedBy}</a
 									>{:else if d.docketedById !== data.me.id && data.can.docket}<a
 										class="act"
-										href="/docket/check?date={d.id}">check it</a
+										href="/docket/check?deadline={d.id}">check it</a
 									>{:else}<span class="font-semibold text-saffron-ink">second check</span>{/if}</td
 							>
 						</tr>

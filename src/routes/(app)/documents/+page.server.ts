@@ -1,12 +1,13 @@
-import { documents, DOCUMENT_PAGE } from '#server/documents/queries.ts';
-import { only, theWorld } from '#server/web.ts';
+/** The department's documents, found by their words. */
+import { DOCUMENT_PAGE, listDocuments } from '#server/documents/queries.ts';
+import { pageOf, requireAction } from '#server/http/request.ts';
 
 export function load(event) {
-	const me = only(event, 'document.read');
-	const p = event.url.searchParams;
-	const q = p.get('q') ?? '';
+	const me = requireAction(event, 'document.read');
+	const params = event.url.searchParams;
+	const q = params.get('q') ?? '';
 	return {
-		...documents(theWorld(), me, { q, page: Math.max(1, Number(p.get('page')) || 1) }),
+		...listDocuments(event.locals.app, me, { q, page: pageOf(params) }),
 		q,
 		per: DOCUMENT_PAGE
 	};

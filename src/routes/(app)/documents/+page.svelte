@@ -1,5 +1,5 @@
 <script lang="ts">
-	import DocumentRows from '$lib/DocumentRows.svelte';
+	import DocumentRows from '$lib/documents/DocumentRows.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
 	let { data } = $props();

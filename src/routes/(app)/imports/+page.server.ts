@@ -1,45 +1,45 @@
-import { batches, undoImport, WHATS } from '#server/imports/commands.ts';
-import type { What } from '#server/imports/plan.ts';
-import { beginImport, worksOf } from '#server/imports/work.ts';
-import { answer, ctx, fail, form, only, theWorld } from '#server/web.ts';
+/** Imports: a file to begin with, those under way, those that were made. */
+import { z } from 'zod';
+import { MEGABYTE } from '#server/files/media.ts';
+import { actionValue, callable } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { WHATS } from '#server/imports/fields.ts';
+import { listBatches } from '#server/imports/queries.ts';
+import { undoImport } from '#server/imports/run.ts';
+import { beginWork, listWorks } from '#server/imports/works.ts';
+import { id } from '#server/app/fields.ts';
 
 export function load(event) {
-	const me = only(event, 'import.run');
+	const me = requireAction(event, 'import.run');
 	return {
 		whats: WHATS,
-		batches: batches(theWorld(), me),
-		works: worksOf(me).map((x) => ({
-			id: x.id,
-			what: x.what,
-			fileName: x.fileName,
-			state: x.state,
-			done: x.done,
-			total: x.total
+		batches: listBatches(event.locals.app),
+		works: listWorks(me).map((work) => ({
+			id: work.id,
+			what: work.what,
+			fileName: work.fileName,
+			state: work.state,
+			done: work.done,
+			total: work.total
 		}))
 	};
 }
-export const actions = {
-	begin: async (event) => {
-		const me = only(event, 'import.run');
-		const f = await form(event);
-		const file = f.file('file');
-		if (!(WHATS as readonly string[]).includes(f.text('what')))
-			return fail(400, { errors: { what: 'Choose what to import.' } });
-		if (!file) return fail(400, { errors: { file: 'Choose a file.' } });
-		if (file.size > 30 * 1024 * 1024)
-			return fail(400, { errors: { file: 'That is too large: at most 30 MB.' } });
-		return {
-			work: beginImport(
-				theWorld(),
-				me,
-				f.text('what') as What,
-				file.name,
-				Buffer.from(await file.arrayBuffer())
-			)
-		};
-	},
-	undo: async (event) => {
-		const f = await form(event);
-		return answer(undoImport(ctx(event), { batchId: f.text('batchId') }), (r) => r);
-	}
-};
+
+const FILE_MEGABYTES = 30;
+const begin = callable({
+	action: 'import.run',
+	input: z.object({
+		what: z.enum(WHATS, { error: 'Choose what to import.' }),
+		file: z
+			.file({ error: 'Choose a file.' })
+			.max(FILE_MEGABYTES * MEGABYTE, `That is too large: at most ${FILE_MEGABYTES} MB.`)
+	}),
+	run: (ctx, { what, file }) => ({ work: beginWork(ctx, what, file) })
+});
+const undo = callable({
+	action: 'import.run',
+	input: z.object({ batchId: id('an import') }),
+	run: (ctx, { batchId }) => undoImport(ctx, batchId)
+});
+
+export const actions = { begin: actionValue(begin), undo: actionValue(undo) };

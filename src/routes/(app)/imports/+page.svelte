@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { toast } from 'svelte-sonner';
-	import HouseTabs from '$lib/HouseTabs.svelte';
+	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { at, plural } from '$lib/ui/say.ts';
+	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	let what = $state('people');
 	const NAMES: Record<string, string> = {
@@ -93,7 +93,7 @@
 								? 'text-ink-3 line-through'
 								: ''}">{b.fileName}</b
 						><span class="sub">{NAMES[b.what]}</span><span>{plural(b.rows, 'row')}</span><span
-							class="sub">{b.by}, {at(b.at, data.zone, data.today)}</span
+							class="sub">{b.by}, {formatInstant(b.at, data.zone, data.today)}</span
 						>
 						{#if b.undoneAt}<span class="sub">taken back</span>{:else}<ActionForm
 								action="?/undo"

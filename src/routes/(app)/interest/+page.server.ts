@@ -1,31 +1,24 @@
-import { checkInterest, myChecks } from '#server/interest/commands.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** Checks of interest: names against everything the department has. */
+import { actionValue } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { checkInterest } from '#server/interest/commands.ts';
+import { listMyChecks } from '#server/interest/queries.ts';
+import { countHits } from '#server/interest/report.ts';
 
 export function load(event) {
-	const me = only(event, 'interest.check');
+	const me = requireAction(event, 'interest.check');
 	return {
-		checks: myChecks(theWorld(), me).map((c) => ({
-			id: c.id,
-			names: c.names,
-			madeAt: c.madeAt,
-			decision: c.decision,
-			matter: c.matter,
-			hits: c.report.names.reduce((n, x) => n + x.hits.length + x.more, 0),
-			restricted: c.report.restricted
+		checks: listMyChecks(event.locals.app, me).map((check) => ({
+			id: check.id,
+			names: check.names,
+			madeAt: check.madeAt,
+			decision: check.decision,
+			matter: check.matter,
+			hits: countHits(check.report),
+			restricted: check.report.restricted
 		})),
 		names: event.url.searchParams.get('names')?.slice(0, 400) ?? ''
 	};
 }
-export const actions = {
-	check: async (event) => {
-		const f = await form(event);
-		return answer(
-			checkInterest(ctx(event), {
-				names: f.text('names'),
-				matterId: f.maybe('matterId'),
-				requestId: f.maybe('requestId')
-			}),
-			(r) => r
-		);
-	}
-};
+
+export const actions = { check: actionValue(checkInterest) };

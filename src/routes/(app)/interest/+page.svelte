@@ -4,7 +4,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { at, plural } from '$lib/ui/say.ts';
+	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
 	let names = $state(data.names.replaceAll(';', '\n'));
@@ -56,7 +56,9 @@
 								: 'nothing found'}</span
 					><span class="w-[70px] {c.decision ? 'text-spruce' : 'font-semibold text-saffron-ink'}"
 						>{c.decision ?? 'open'}</span
-					><span class="sub w-[92px] text-right">{at(c.madeAt, data.zone, data.today)}</span></a
+					><span class="sub w-[92px] text-right"
+						>{formatInstant(c.madeAt, data.zone, data.today)}</span
+					></a
 				>{:else}<Empty>No check yet. Each opening makes one of its own.</Empty>{/each}
 		</Section>
 	</div>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import HouseTabs from '$lib/HouseTabs.svelte';
+	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	let { data } = $props();
 	let adding = $state(false),

@@ -1,91 +1,41 @@
-import { openMatter } from '#server/matters/commands.ts';
-import {
-	columns,
-	DEFAULT_COLUMNS,
-	matterList,
-	PAGE,
-	readFilter,
-	savedViews
-} from '#server/matters/list.ts';
-import { BULK, bulkChange, bulkPreview, dropView, saveView } from '#server/matters/listing.ts';
-import { answer, ctx, fail, form, only, theWorld } from '#server/web.ts';
+/** The list of matters: filters, columns, saved views, changes of many at once; and the opening of a new one. */
+import { action, actionValue } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { listKinds } from '#server/kinds/queries.ts';
+import { BULK_CHANGES, bulkChange, previewBulk } from '#server/matters/bulk.ts';
+import { listColumns } from '#server/matters/columns.ts';
+import { parseMatterFilter } from '#server/matters/filter.ts';
+import { listMatters, PAGE, wantedColumns } from '#server/matters/list.ts';
+import { openMatter } from '#server/matters/open.ts';
+import { listSavedViews } from '#server/matters/queries.ts';
+import { removeView, saveView } from '#server/matters/views.ts';
 
 export function load(event) {
-	const me = only(event, 'matter.read');
-	const w = theWorld();
-	const filter = readFilter(event.url.searchParams);
-	const cols = columns(w);
+	const me = requireAction(event, 'matter.read');
+	const { app } = event.locals;
+	const filter = parseMatterFilter(event.url.searchParams);
+	const columns = listColumns(listKinds(app));
 	return {
-		...matterList(w, me, filter),
+		...listMatters(app, me, filter),
 		filter,
 		per: PAGE,
-		shown: (filter.cols ?? DEFAULT_COLUMNS).filter((c) => cols[c]),
-		views: savedViews(w, me),
-		bulk: BULK,
-		columns: Object.entries(cols).map(([key, c]) => ({
+		shown: wantedColumns(columns, filter),
+		views: listSavedViews(app, me),
+		bulk: BULK_CHANGES,
+		columns: Object.entries(columns).map(([key, { name, type, group, fact }]) => ({
 			key,
-			name: c.name,
-			type: c.type,
-			group: c.group === true,
-			fact: key.startsWith('fact:')
+			name,
+			type,
+			group: group === true,
+			fact: fact !== undefined
 		}))
 	};
 }
 
-const facts = (v: unknown): Record<string, string> =>
-	typeof v === 'object' && v !== null
-		? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, String(x)]))
-		: {};
-const bulkOf = (f: { text(n: string): string; all(n: string): string[] }) => ({
-	numbers: f.all('numbers'),
-	what: f.text('what') as keyof typeof BULK,
-	value: f.text('value'),
-	reason: f.text('reason')
-});
 export const actions = {
-	open: async (event) => {
-		const f = await form(event);
-		return answer(
-			openMatter(ctx(event), {
-				kind: f.text('kind'),
-				title: f.text('title'),
-				unitId: f.text('unitId'),
-				responsibleId: f.text('responsibleId'),
-				opponentId: f.maybe('opponentId'),
-				opponentName: f.text('opponentName'),
-				opponentKind: f.text('opponentKind') === 'person' ? 'person' : 'organization',
-				rulebook: f.text('rulebook'),
-				restricted: f.text('restricted'),
-				priority: (f.text('priority') || 'normal') as 'normal',
-				facts: facts(f.json('facts')),
-				requestId: f.maybe('requestId')
-			}),
-			(m) => ({ number: m.number })
-		);
-	},
-	view: async (event) => {
-		const f = await form(event);
-		return answer(
-			saveView(ctx(event), {
-				name: f.text('name'),
-				query: f.text('query'),
-				shared: f.text('shared')
-			}),
-			() => ({})
-		);
-	},
-	dropView: async (event) => {
-		const f = await form(event);
-		return answer(dropView(ctx(event), { viewId: f.text('viewId') }), () => ({}));
-	},
-	preview: async (event) => {
-		const b = bulkOf(await form(event));
-		only(event, 'matter.edit');
-		if (!(b.what in BULK)) return fail(400, { errors: { what: 'Choose what changes.' } });
-		if (!b.value) return fail(400, { errors: { value: 'Choose the new value.' } });
-		if (b.what === 'status' && !b.reason.trim())
-			return fail(400, { errors: { reason: 'The reason is missing.' } });
-		return { preview: bulkPreview(ctx(event), b.numbers, b) };
-	},
-	bulk: async (event) => answer(bulkChange(ctx(event), bulkOf(await form(event))), (r) => r)
+	open: action(openMatter, { done: ({ number }) => ({ number }) }),
+	view: action(saveView),
+	removeView: action(removeView),
+	preview: action(previewBulk, { done: (preview) => ({ preview }) }),
+	bulk: actionValue(bulkChange)
 };

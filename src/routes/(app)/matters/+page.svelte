@@ -1,15 +1,17 @@
 <script lang="ts">
+	import { walkLinks } from '$lib/ui/keys.ts';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
-	import { sayCents } from '#core/money/cents.ts';
-	import { sayHours } from '#core/time/minutes.ts';
-	import { opening } from '$lib/opening.svelte';
+	import { formatCents } from '#core/format/money.ts';
+	import { formatHours } from '#core/format/hours.ts';
+
+	import { opening } from '$lib/matters/opening.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
+	import Kite from '$lib/docket/Kite.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
-	import { away, days, plural, short } from '$lib/ui/say.ts';
+	import { formatAway, countDays, plural, formatShort } from '$lib/ui/format.ts';
 	import Bulk from './Bulk.svelte';
 	import Columns from './Columns.svelte';
 	let { data } = $props();
@@ -38,11 +40,11 @@
 	});
 	const kindOf = (r: Row) => data.kinds.find((k) => k.id === r.kind);
 	const quiet = (r: Row) => {
-		const n = days(r.lastActivity, data.today);
+		const n = countDays(r.lastActivity, data.today);
 		return r.status === 'open' && n > (kindOf(r)?.quietDays ?? 60) ? n : 0;
 	};
 	const old = (r: Row) =>
-		r.status !== 'closed' && days(r.openedOn, data.today) > (kindOf(r)?.ageDays ?? 9999);
+		r.status !== 'closed' && countDays(r.openedOn, data.today) > (kindOf(r)?.ageDays ?? 9999);
 	let chosen = $state<string[]>([]),
 		bulk = $state(false),
 		choosing = $state(false),
@@ -55,27 +57,14 @@
 		p.delete('page');
 		return p.toString();
 	});
-	function arrows(e: KeyboardEvent) {
-		const t = e.target as HTMLElement;
-		if (!t.matches('a[data-row]')) return;
-		const links = [
-			...(e.currentTarget as HTMLElement).querySelectorAll<HTMLAnchorElement>('a[data-row]')
-		];
-		const i = links.indexOf(t as HTMLAnchorElement);
-		const move = { ArrowDown: 1, ArrowUp: -1, PageDown: 15, PageUp: -15, Home: -1e9, End: 1e9 }[
-			e.key
-		];
-		if (move !== undefined) {
-			const next = links[Math.max(0, Math.min(links.length - 1, i + move))];
-			if (next) {
-				e.preventDefault();
-				next.focus();
-			}
-		} else if (e.key === ' ') {
-			e.preventDefault();
-			const n = (t as HTMLAnchorElement).dataset.row!;
-			chosen = chosen.includes(n) ? chosen.filter((x) => x !== n) : [...chosen, n];
-		}
+	/** The space bar chooses the row on which one stands. */
+	function choose(event: KeyboardEvent) {
+		const number = (event.target as HTMLElement).dataset.row;
+		if (event.key !== ' ' || number === undefined) return;
+		event.preventDefault();
+		chosen = chosen.includes(number)
+			? chosen.filter((other) => other !== number)
+			: [...chosen, number];
 	}
 	const first = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
 	const active = $derived(data.views.find((v) => v.query === query));
@@ -93,12 +82,13 @@
 					late={r.nextDate <= data.today}
 					size={14}
 				/><span class="truncate"
-					>{r.nextDate === data.today ? 'Today' : short(r.nextDate, data.today).slice(4)}, {first(
+					>{r.nextDate === data.today ? 'Today' : formatShort(r.nextDate, data.today).slice(4)}, {first(
 						r.nextTitle!
 					)}</span
 				></span
 			>{:else if quiet(r)}<span class="font-semibold text-madder">quiet {quiet(r)} days</span
-			>{:else}<span class="sub" title="last activity {away(r.lastActivity, data.today)}">none</span
+			>{:else}<span class="sub" title="last activity {formatAway(r.lastActivity, data.today)}"
+				>none</span
 			>{/if}
 	{:else if key === 'unit'}{r.unit}{r.units > 1 ? ` +${r.units - 1}` : ''}
 	{:else if key === 'lawyer'}<span title={r.responsibleName}>{r.responsible}</span>
@@ -107,12 +97,12 @@
 			title={old(r) ? `older than ${kindOf(r)?.ageDays} days` : undefined}>{v} d</span
 		>
 	{:else if key === 'activity'}<span class={quiet(r) ? 'font-semibold text-madder' : ''}
-			>{away(String(v), data.today)}</span
+			>{formatAway(String(v), data.today)}</span
 		>
 	{:else if v === null || v === ''}<span class="sub">–</span>
-	{:else if type === 'date'}{short(String(v), data.today)}
-	{:else if type === 'money'}{sayCents(Number(v))}
-	{:else if type === 'hours'}{sayHours(Number(v))}
+	{:else if type === 'date'}{formatShort(String(v), data.today)}
+	{:else if type === 'money'}{formatCents(Number(v))}
+	{:else if type === 'hours'}{formatHours(Number(v))}
 	{:else if type === 'days'}{v} d
 	{:else}{v}{/if}
 {/snippet}
@@ -120,7 +110,7 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-3">
 		<h1 class="grow">Matters</h1>
-		{#if data.can.overview}<a class="btn" href="/overview">Figures</a>{/if}
+		{#if data.can.figures}<a class="btn" href="/figures">Figures</a>{/if}
 	</div>
 	<div class="no-print mt-3 flex flex-wrap items-center gap-2">
 		<a class="note" class:on={f.who === 'mine'} href={to({ who: '' })}>Mine</a><a
@@ -250,7 +240,7 @@
 					naming = true;
 				}}>keep this view</button
 			>
-			{#if active?.mine}<ActionForm action="?/dropView"
+			{#if active?.mine}<ActionForm action="?/removeView"
 					>{#snippet children({ busy })}<input
 							type="hidden"
 							name="viewId"
@@ -299,7 +289,7 @@
 		>
 	{:else}
 		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-		<table class="list mt-2 table-fixed" onkeydown={arrows}>
+		<table class="list mt-2 table-fixed" use:walkLinks={'a[data-row]'} onkeydown={choose}>
 			<thead
 				><tr
 					><th class="no-print w-[26px]"><span class="vh">Chosen</span></th

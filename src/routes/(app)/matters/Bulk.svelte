@@ -5,7 +5,7 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { plural } from '$lib/ui/say.ts';
+	import { plural } from '$lib/ui/format.ts';
 	type Fate = { number: string; title: string; was: string; fault: string | null };
 	let {
 		open = $bindable(),

@@ -7,8 +7,8 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
-	import { draft } from '$lib/ui/draft.svelte';
-	import { plural } from '$lib/ui/say.ts';
+	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const f = $derived(data.filter);
 	const to = (change: Record<string, string>) => {
@@ -31,6 +31,9 @@
 		note: ''
 	});
 	const v = kept.value;
+	/** The cards near to the name, as the refusal gives them. */
+	const nearOf = (details: unknown) =>
+		(details as { near?: { id: string; name: string }[] } | undefined)?.near ?? [];
 </script>
 
 <svelte:head><title>People · Kite Pen</title></svelte:head>
@@ -118,7 +121,7 @@
 							><a class="font-semibold" href="/people/{p.id}">{p.name}</a
 							>{#if p.status !== 'active'}<span class="note warn ml-2 !py-0">{p.status}</span
 								>{/if}</td
-						><td class="truncate text-ink-2 max-lg:hidden">{p.others}</td><td
+						><td class="truncate text-ink-2 max-lg:hidden">{p.otherNames}</td><td
 							class="truncate text-ink-2 max-lg:hidden">{p.parent}</td
 						><td class="truncate">{p.mail}</td><td class="truncate">{p.phone}</td><td
 							class="truncate text-ink-2">{p.categories}</td
@@ -143,7 +146,7 @@
 			await goto(`/people/${d.personId}`);
 		}}
 	>
-		{#snippet children({ errors, busy })}
+		{#snippet children({ errors, busy, details })}
 			<div class="flex flex-col gap-3.5">
 				<input type="hidden" name="sure" value={sure ? '1' : ''} />
 				<fieldset class="flex gap-5">
@@ -168,7 +171,7 @@
 						role="alert"
 					>
 						<p class="font-semibold">There may be a card already:</p>
-						{#each JSON.parse(errors.near) as n (n.id)}<p>
+						{#each nearOf(details) as n (n.id)}<p>
 								<a class="act" href="/people/{n.id}">{n.name}</a>
 							</p>{/each}<label class="mt-1.5 block"
 							><input type="checkbox" bind:checked={sure} /> this is someone else</label
@@ -193,7 +196,7 @@
 							/>{/snippet}</Field
 					>
 				</div>
-				<Field label="Former names" error={errors.formerNames} hint="divided by semicolons"
+				<Field label="Former names" error={errors.former} hint="divided by semicolons"
 					>{#snippet children(x)}<input
 							class="box"
 							name="former"

@@ -2,8 +2,8 @@
 	import { dayAt } from '#core/dates/zone.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Requests from '$lib/Requests.svelte';
-	import { days, plural, short } from '$lib/ui/say.ts';
+	import Requests from '$lib/requests/RequestRows.svelte';
+	import { countDays, plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const WORDS: Record<string, string> = {
 		sent: 'new',
@@ -25,7 +25,7 @@
 	<h1>Requests</h1>
 	{#if data.own}
 		{#if data.draft}<ActionForm
-				action="?/drop"
+				action="?/removeDraft"
 				class="mt-1"
 				ondone={() => {
 					sessionStorage.removeItem('draft request');
@@ -64,7 +64,7 @@
 					></thead
 				><tbody>
 					{#each data.queue as r (r.id)}{@const age = r.sentAt
-							? days(dayAt(r.sentAt, data.zone), data.today)
+							? countDays(dayAt(r.sentAt, data.zone), data.today)
 							: 0}<tr class="link"
 							><td class="text-ink-2 max-md:hidden">{r.number}</td><td class="truncate"
 								><a class="font-semibold" href="/requests/{r.id}">{r.about}</a>{#if r.files}<span
@@ -81,7 +81,7 @@
 							><td
 								class="max-md:hidden {r.wantedBy && r.wantedBy < data.today && data.show !== 'done'
 									? 'font-semibold text-madder'
-									: ''}">{r.wantedBy ? short(r.wantedBy, data.today) : ''}</td
+									: ''}">{r.wantedBy ? formatShort(r.wantedBy, data.today) : ''}</td
 							><td
 								class="num max-md:hidden {age > 5 && data.show !== 'done'
 									? 'font-semibold text-madder'

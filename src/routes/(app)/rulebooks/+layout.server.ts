@@ -1,5 +1,7 @@
-import { docketWaiting } from '#server/docket/changes.ts';
-import { only, theWorld } from '#server/web.ts';
-
 /** The rooms of the docket say the same everywhere. */
-export const load = (event) => ({ waiting: docketWaiting(theWorld(), only(event, 'docket.read')) });
+import { countDocketWaiting } from '#server/docket/changes.ts';
+import { requireAction } from '#server/http/request.ts';
+
+export const load = (event) => ({
+	waiting: countDocketWaiting(event.locals.app, requireAction(event, 'docket.read'))
+});

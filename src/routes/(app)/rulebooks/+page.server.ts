@@ -1,8 +1,9 @@
+/** The rulebooks, shipped ones and the department's own. */
 import { may } from '#core/access/table.ts';
-import { bookList } from '#server/docket/bookshelf.ts';
-import { only, theWorld } from '#server/web.ts';
+import { requireAction } from '#server/http/request.ts';
+import { listBookViews } from '#server/rulebooks/queries.ts';
 
 export function load(event) {
-	const me = only(event, 'docket.read');
-	return { books: bookList(theWorld()), mayWrite: may(me.role, 'docket.closure') };
+	const me = requireAction(event, 'docket.read');
+	return { books: listBookViews(event.locals.app), mayWrite: may(me.role, 'docket.closure') };
 }

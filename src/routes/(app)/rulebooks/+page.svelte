@@ -1,6 +1,6 @@
 <script lang="ts">
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const groups = $derived(
 		[
@@ -58,7 +58,7 @@
 						><td class="num">{b.rules}</td><td class="num">{b.matters || ''}</td><td
 							class="!pl-6 whitespace-nowrap">{b.version}</td
 						><td class="whitespace-nowrap {b.stale ? 'font-semibold text-madder' : ''}"
-							>{short(b.reviewed, data.today)}{b.stale ? ', over a year ago' : ''}</td
+							>{formatShort(b.reviewed, data.today)}{b.stale ? ', over a year ago' : ''}</td
 						></tr
 					>
 				{/each}</tbody

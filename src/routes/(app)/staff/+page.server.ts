@@ -1,21 +1,18 @@
-import { ROLE_WORDS } from '#core/access/table.ts';
-import { setSupervisor, supervised } from '#server/jobs/reminders.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** Who supervises whom: to whom a reminder goes that nobody has seen. */
+import { ROLE_LABELS } from '#core/access/table.ts';
+import { action } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { setSupervisor } from '#server/staff/commands.ts';
+import { listSupervised } from '#server/staff/queries.ts';
 
 export function load(event) {
-	only(event, 'docket.closure');
-	const w = theWorld();
-	return { people: supervised(w).map((s) => ({ ...s, role: ROLE_WORDS[s.role] })) };
+	requireAction(event, 'docket.closure');
+	return {
+		people: listSupervised(event.locals.app).map((person) => ({
+			...person,
+			role: ROLE_LABELS[person.role]
+		}))
+	};
 }
-export const actions = {
-	supervisor: async (event) => {
-		const f = await form(event);
-		return answer(
-			setSupervisor(ctx(event), {
-				staffId: f.text('staffId'),
-				supervisorId: f.maybe('supervisorId')
-			}),
-			() => ({})
-		);
-	}
-};
+
+export const actions = { supervisor: action(setSupervisor) };

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import HouseTabs from '$lib/HouseTabs.svelte';
+	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	let { data } = $props();
 </script>
 

@@ -1,93 +1,45 @@
-import { addDays, date, parseDate } from '#core/dates/plain.ts';
+/** One's own time, week by week, and the timers that run. */
+import { addDays, parseDate } from '#core/dates/plain.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { listMatters } from '#server/matters/list.ts';
 import {
 	changeTime,
 	deleteTime,
 	logTime,
-	pauseTimer,
 	releaseTime,
-	resumeTimer,
-	stopTimer,
 	takeBackTime
 } from '#server/time/commands.ts';
-import { activities, drafts, myEntries, weekOf } from '#server/time/queries.ts';
-import { matterList } from '#server/matters/queries.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
-import type { RequestEvent } from '@sveltejs/kit';
+import { listActivities, listMyEntries, sumDrafts, weekOf } from '#server/time/queries.ts';
+import { pauseTimer, resumeTimer, stopTimer } from '#server/time/timers.ts';
+
+const WEEK = 7;
 
 export function load(event) {
-	const me = only(event, 'time.own');
-	const w = theWorld();
-	const monday = weekOf(parseDate(event.url.searchParams.get('week')) ?? w.clock.today());
+	const me = requireAction(event, 'time.own');
+	const { app } = event.locals;
+	const monday = weekOf(parseDate(event.url.searchParams.get('week')) ?? app.clock.today());
 	return {
 		monday,
-		before: addDays(monday, -7),
-		after: addDays(monday, 7),
-		entries: myEntries(w, me, monday, addDays(monday, 6)),
-		activities: activities(w),
-		drafts: drafts(w, me),
-		matters: matterList(w, me, { who: 'all' }).rows.map((m) => ({
-			value: m.id,
-			label: `${m.number} ${m.title}`
-		})),
-		week: Array.from({ length: 7 }, (_, i) => addDays(date(monday), i))
+		before: addDays(monday, -WEEK),
+		after: addDays(monday, WEEK),
+		entries: listMyEntries(app, me, monday, addDays(monday, WEEK - 1)),
+		activities: listActivities(app),
+		drafts: sumDrafts(app, me),
+		matters: listMatters(app, me, { who: 'all', cols: ['number'] }).rows.map(
+			({ id, number, title }) => ({ value: id, label: `${number} ${title}` })
+		),
+		week: Array.from({ length: WEEK }, (_, index) => addDays(monday, index))
 	};
 }
 
-const go = async (event: RequestEvent) => ({ c: ctx(event), f: await form(event) });
 export const actions = {
-	log: async (event) => {
-		const { c, f } = await go(event);
-		return answer(
-			logTime(c, {
-				matterId: f.maybe('matterId'),
-				day: f.text('day'),
-				hours: f.text('hours'),
-				narrative: f.text('narrative'),
-				activity: f.maybe('activity')
-			}),
-			() => ({})
-		);
-	},
-	change: async (event) => {
-		const { c, f } = await go(event);
-		return answer(
-			changeTime(c, {
-				entryId: f.text('entryId'),
-				hours: f.text('hours'),
-				narrative: f.text('narrative')
-			}),
-			() => ({})
-		);
-	},
-	remove: async (event) => {
-		const { c, f } = await go(event);
-		return answer(deleteTime(c, { entryId: f.text('entryId') }), () => ({}));
-	},
-	release: async (event) => {
-		const { c, f } = await go(event);
-		return answer(releaseTime(c, { upTo: f.text('upTo') }), (v) => v);
-	},
-	back: async (event) => {
-		const { c, f } = await go(event);
-		return answer(takeBackTime(c, { entryId: f.text('entryId') }), () => ({}));
-	},
-	pause: async (event) => {
-		const { c, f } = await go(event);
-		return answer(pauseTimer(c, { timerId: f.text('timerId') }), () => ({}));
-	},
-	resume: async (event) => {
-		const { c, f } = await go(event);
-		return answer(resumeTimer(c, { timerId: f.text('timerId') }), () => ({}));
-	},
-	stop: async (event) => {
-		const { c, f } = await go(event);
-		return answer(
-			stopTimer(c, {
-				timerId: f.text('timerId'),
-				words: f.text('words'),
-				drop: f.text('drop') === '1'
-			}),
-			() => ({})
-		);
-	}
+	log: action(logTime),
+	change: action(changeTime),
+	remove: action(deleteTime),
+	release: actionValue(releaseTime),
+	back: action(takeBackTime),
+	pause: action(pauseTimer),
+	resume: action(resumeTimer),
+	stop: action(stopTimer)
 };

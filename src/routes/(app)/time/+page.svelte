@@ -1,12 +1,13 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import { sayDate } from '#core/dates/plain.ts';
-	import { sayClock, sayHours } from '#core/time/minutes.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import { formatClock, formatHours } from '#core/format/hours.ts';
+
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import LogTime from '$lib/LogTime.svelte';
+	import LogTime from '$lib/time/LogTime.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const GOAL = 450;
 	const of = (d: string) => data.entries.filter((e) => e.day === d);
@@ -22,7 +23,7 @@
 	<div class="flex flex-wrap items-center gap-3">
 		<h1>Time</h1>
 		<span class="sub"
-			>{short(data.week[0]!, data.today)} to {short(data.week[6]!, data.today)}, {sayHours(
+			>{formatShort(data.week[0]!, data.today)} to {formatShort(data.week[6]!, data.today)}, {formatHours(
 				sum(data.entries)
 			)} h</span
 		><a class="act" href="?week={data.before}">week before</a>{#if data.after <= data.today}<a
@@ -37,19 +38,19 @@
 				>{#snippet children({ busy })}<input type="hidden" name="upTo" value={data.today} /><button
 						class="btn go"
 						disabled={busy}
-						>Release {plural(data.drafts.n, 'draft')}, {sayHours(data.drafts.minutes)} h</button
+						>Release {plural(data.drafts.n, 'draft')}, {formatHours(data.drafts.minutes)} h</button
 					>{/snippet}</ActionForm
 			>{/if}
 	</div>
 	<ol class="week mt-3" aria-label="Hours of the week">
 		{#each data.week as d (d)}{@const m = sum(of(d))}
 			<li class:hatch={[5, 6].includes(data.week.indexOf(d))} class:now={d === data.today}>
-				<span class="sub">{short(d, data.today).slice(0, 3)}</span>
+				<span class="sub">{formatShort(d, data.today).slice(0, 3)}</span>
 				<b class="read text-[17px] font-medium">{Number(d.slice(8))}</b><span
 					class="bar"
 					style="--h:{Math.min(100, (100 * m) / GOAL)}%"
 				></span><span class={m ? 'font-semibold' : 'sub'}
-					>{m ? sayHours(m) : d < data.today && data.week.indexOf(d) < 5 ? 'none' : ''}</span
+					>{m ? formatHours(m) : d < data.today && data.week.indexOf(d) < 5 ? 'none' : ''}</span
 				>
 			</li>{/each}
 	</ol>
@@ -64,13 +65,13 @@
 	<div class="mt-4 grid gap-8 lg:grid-cols-[minmax(0,1fr)_330px]">
 		<div class="flex flex-col gap-5">
 			{#each [...data.week].reverse().filter((d) => of(d).length) as d (d)}
-				<Section title={sayDate(d, { year: false })} about="{sayHours(sum(of(d)))} h">
+				<Section title={formatDate(d, { year: false })} about="{formatHours(sum(of(d)))} h">
 					{#each of(d) as e (e.id)}
 						<div class="row" data-entry={e.narrative}>
 							<div
 								class="grid min-h-[37px] grid-cols-[48px_minmax(0,1fr)_auto_auto] items-center gap-3"
 							>
-								<b class="num font-semibold">{sayHours(e.minutes)}</b>
+								<b class="num font-semibold">{formatHours(e.minutes)}</b>
 								<span class="truncate"
 									>{#if e.matterNumber}<a
 											class="sub mr-2 hover:underline"
@@ -92,7 +93,7 @@
 											class="act"
 											onclick={() => {
 												editing = editing === e.id ? '' : e.id;
-												hours = sayHours(e.minutes);
+												hours = formatHours(e.minutes);
 												narrative = e.narrative;
 											}}>change</button
 										><ActionForm action="?/remove"
@@ -157,7 +158,7 @@
 					<div class="row py-2.5" data-timer={t.matterNumber}>
 						<div class="flex items-baseline gap-2">
 							<span class="min-w-0 grow truncate"><b class="font-semibold">{t.matterTitle}</b></span
-							><b class="read text-[18px] font-medium">{sayClock(t.ms)}</b>
+							><b class="read text-[18px] font-medium">{formatClock(t.ms)}</b>
 						</div>
 						<ActionForm action="?/stop" class="mt-1.5"
 							>{#snippet children({ errors, busy })}<input

@@ -1,25 +1,24 @@
-import { CONSENT, openSigning, signingView } from '#server/signing/commands.ts';
-import { declineAction, signAction } from '#server/signpage.ts';
-import type { Ctx } from '#server/command.ts';
-import { departmentName } from '#server/house.ts';
-import { theWorld } from '#server/web.ts';
+/** A document to sign, of somebody outside, by a secret link. */
 import { error } from '@sveltejs/kit';
+import { departmentName } from '#server/app/department.ts';
+import { guestContext } from '#server/http/request.ts';
+import { signActions } from '#server/http/signing.ts';
+import { CONSENT, openSigning } from '#server/signing/commands.ts';
+import { findSigning } from '#server/signing/door.ts';
 
-const guest = (): Ctx => ({ ...theWorld(), actor: { guest: 'signer' } });
-
-export function load({ params, setHeaders }) {
-	setHeaders({ 'x-robots-tag': 'noindex' });
-	const c = guest();
+export function load(event) {
+	const { params, locals } = event;
+	event.setHeaders({ 'x-robots-tag': 'noindex' });
+	const ctx = guestContext(event);
 	const door = { token: params.token };
-	const view = signingView(c, door);
+	const view = findSigning(ctx, door);
 	if (!view)
 		error(
 			404,
 			'This link does not exist. Check that the address in the mail was copied whole, or ask the sender for a new one.'
 		);
 	const dead = view.state !== 'waiting' || view.round !== 'with signers';
-	if (!dead) openSigning(c, { door });
-	const w = theWorld();
+	if (!dead) openSigning(ctx, { door });
 	// Of an ended round the link tells no more than how it ended.
 	const shown = dead ? { ...view, fields: [], message: '', sha256: '', documentName: '' } : view;
 	return {
@@ -27,12 +26,10 @@ export function load({ params, setHeaders }) {
 		dead,
 		token: params.token,
 		consent: CONSENT,
-		today: w.clock.today(),
-		zone: w.clock.zone,
-		department: departmentName(w)
+		today: locals.app.clock.today(),
+		zone: locals.app.clock.zone,
+		department: departmentName(locals.app)
 	};
 }
-export const actions = {
-	sign: (event) => signAction(event, guest(), { token: event.params.token }),
-	decline: (event) => declineAction(event, guest(), { token: event.params.token })
-};
+
+export const actions = signActions(guestContext, ({ params }) => ({ token: params.token ?? '' }));

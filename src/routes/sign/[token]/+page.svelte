@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { dayAt } from '#core/dates/zone.ts';
 	import { invalidateAll } from '$app/navigation';
-	import Logo from '$lib/ui/Logo.svelte';
-	import { date, sayDate } from '#core/dates/plain.ts';
-	import SignSheet from '$lib/SignSheet.svelte';
+	import Logo from '$lib/shell/Logo.svelte';
+	import { plainDate } from '#core/dates/plain.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import SignSheet from '$lib/signing/SignSheet.svelte';
 	let { data } = $props();
 	const v = $derived(data.view);
 </script>
@@ -17,7 +18,7 @@
 	{#if data.dead}
 		<p class="read mt-4 max-w-[60ch] text-[18px] text-ink-2">
 			{v.state === 'signed'
-				? `You signed this on ${sayDate(dayAt(v.endedAt!, data.zone))}, ${v.name}. When everyone has signed, your copy comes by mail.`
+				? `You signed this on ${formatDate(dayAt(v.endedAt!, data.zone))}, ${v.name}. When everyone has signed, your copy comes by mail.`
 				: v.state === 'declined'
 					? 'You declined to sign this. Ask the sender for a new link if you changed your mind.'
 					: v.round === 'withdrawn'
@@ -31,7 +32,7 @@
 		</p>
 	{:else}<p class="sub mt-1 mb-4">
 			{v.sentBy} asks you, {v.name}, to sign this.{v.wantedBy
-				? ` It is wanted by ${sayDate(date(v.wantedBy))}.`
+				? ` It is wanted by ${formatDate(plainDate(v.wantedBy))}.`
 				: ''}
 		</p>
 		<SignSheet

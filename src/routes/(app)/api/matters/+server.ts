@@ -1,17 +1,15 @@
+/** Matters that match what is typed into a field. */
 import { json } from '@sveltejs/kit';
-import { matterList } from '#server/matters/queries.ts';
-import { only, theWorld } from '#server/web.ts';
+import { requireAction } from '#server/http/request.ts';
+import { listMatters } from '#server/matters/list.ts';
 
-export const GET = (event) => {
-	const me = only(event, 'matter.read');
-	const q = event.url.searchParams.get('q')?.slice(0, 200) ?? '';
-	return json(
-		q.trim() === ''
-			? []
-			: matterList(theWorld(), me, { who: 'all', q, cols: ['number'] }, 10).rows.map((m) => ({
-					number: m.number,
-					title: m.title,
-					status: m.status
-				}))
-	);
-};
+const SHOWN = 10;
+
+export function GET(event) {
+	const me = requireAction(event, 'matter.read');
+	const q = event.url.searchParams.get('q')?.trim().slice(0, 200) ?? '';
+	if (q === '') return json([]);
+	const filter = { who: 'all', q, cols: ['number'] } as const;
+	const { rows } = listMatters(event.locals.app, me, { ...filter, cols: ['number'] }, SHOWN);
+	return json(rows.map(({ number, title, status }) => ({ number, title, status })));
+}

@@ -1,44 +1,35 @@
+/** One cost run: its shares by business unit and matter, its journal, its approval. */
+import { redirect } from '@sveltejs/kit';
 import { may } from '#core/access/table.ts';
 import { approveRun, discardRun, reverseRun, sendRun } from '#server/costs/commands.ts';
-import { journalRows, mayRead, run, runSheet, runTitle } from '#server/costs/queries.ts';
-import { answer, ctx, form, missing, staff, theWorld } from '#server/web.ts';
-import { redirect, type RequestEvent } from '@sveltejs/kit';
+import {
+	findRun,
+	findRunSheet,
+	formatRunTitle,
+	listJournalRows,
+	mayReadCosts
+} from '#server/costs/queries.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { notThere, requireStaff } from '#server/http/request.ts';
 
 export function load(event) {
-	const me = staff(event);
-	const w = theWorld();
-	const r = mayRead(me) ? run(w, event.params.id) : undefined;
-	if (!r) return missing('cost run');
+	const me = requireStaff(event);
+	const { app } = event.locals;
+	const run = mayReadCosts(me) ? findRun(app, event.params.id) : undefined;
+	if (!run) return notThere('cost run');
 	return {
-		run: { ...r, title: runTitle(r) },
-		sheet: runSheet(w, me, r),
-		journal: journalRows(w, me, r),
+		run: { ...run, title: formatRunTitle(run) },
+		sheet: findRunSheet(app, me, run),
+		journal: listJournalRows(app, me, run),
 		mayRun: may(me.role, 'cost.run'),
 		mayApprove: may(me.role, 'cost.approve')
 	};
 }
-const act = async (event: RequestEvent) => ({
-	c: ctx(event),
-	f: await form(event),
-	runId: event.params.id!
-});
+
+const input = (event: { params: Partial<Record<string, string>> }) => ({ runId: event.params.id });
 export const actions = {
-	send: async (event) => {
-		const { c, runId } = await act(event);
-		return answer(sendRun(c, { runId }), () => ({}));
-	},
-	approve: async (event) => {
-		const { c, runId } = await act(event);
-		return answer(approveRun(c, { runId }), (v) => v);
-	},
-	reverse: async (event) => {
-		const { c, f, runId } = await act(event);
-		return answer(reverseRun(c, { runId, reason: f.text('reason') }), () => ({}));
-	},
-	discard: async (event) => {
-		const { c, runId } = await act(event);
-		const r = discardRun(c, { runId });
-		if (r.ok) redirect(303, '/costs');
-		return answer(r, () => ({}));
-	}
+	send: action(sendRun, { input }),
+	approve: actionValue(approveRun, { input }),
+	reverse: action(reverseRun, { input }),
+	discard: action(discardRun, { input, done: () => redirect(303, '/costs') })
 };

@@ -1,13 +1,14 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import Check from '@lucide/svelte/icons/check';
-	import { sayCents } from '#core/money/cents.ts';
-	import { sayHours } from '#core/time/minutes.ts';
+	import { formatCents } from '#core/format/money.ts';
+	import { formatHours } from '#core/format/hours.ts';
+
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const r = $derived(data.run);
 	const s = $derived(data.sheet);
@@ -33,7 +34,7 @@
 			? ''
 			: d === 0
 				? 'as before'
-				: `${d > 0 ? 'up' : 'down'} ${u.before ? `${Math.round(Math.abs((100 * d) / u.before))} %, ` : ''}${sayCents(Math.abs(d))}`;
+				: `${d > 0 ? 'up' : 'down'} ${u.before ? `${Math.round(Math.abs((100 * d) / u.before))} %, ` : ''}${formatCents(Math.abs(d))}`;
 	};
 </script>
 
@@ -41,9 +42,8 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-2.5">
 		<h1>{r.title} cost run</h1>
-		<span class="note">{short(r.from, data.today)} to {short(r.to, data.today)}</span><span
-			class="note"
-			class:warn={r.state !== 'approved'}
+		<span class="note">{formatShort(r.from, data.today)} to {formatShort(r.to, data.today)}</span
+		><span class="note" class:warn={r.state !== 'approved'}
 			>{r.number ? `${r.number}, ` : ''}{r.state === 'draft'
 				? 'draft, nothing is booked'
 				: r.state}</span
@@ -67,7 +67,7 @@
 						toast(`Approved as ${d.number}.`);
 					}}
 					>{#snippet children({ busy })}<button class="btn go" disabled={busy}
-							>Approve {sayCents(r.cents)}</button
+							>Approve {formatCents(r.cents)}</button
 						>{/snippet}</ActionForm
 				>{/if}{/if}
 		{#if data.mayApprove && r.state === 'approved'}<button
@@ -109,10 +109,10 @@
 											><span class="text-ink-3">{m.number}</span>
 											<b class="ml-1.5 font-semibold">{m.title}</b></a
 										>{:else}<b class="font-semibold">{m.title}</b>{/if}</td
-								><td class="num">{sayHours(m.minutes)}</td><td class="num font-semibold"
-									>{sayCents(m.cents)}</td
+								><td class="num">{formatHours(m.minutes)}</td><td class="num font-semibold"
+									>{formatCents(m.cents)}</td
 								>{#each s.byUnit as u (u.id)}<td class="num"
-										>{#if m.units[u.id]}{sayCents(m.units[u.id]!)}{:else}<span class="text-ink-3"
+										>{#if m.units[u.id]}{formatCents(m.units[u.id]!)}{:else}<span class="text-ink-3"
 												>–</span
 											>{/if}</td
 									>{/each}</tr
@@ -120,11 +120,11 @@
 					>
 					<tfoot
 						><tr class="font-semibold"
-							><td class="!pl-3.5">Total</td><td class="num">{sayHours(s.minutes)}</td><td
+							><td class="!pl-3.5">Total</td><td class="num">{formatHours(s.minutes)}</td><td
 								class="num"
-								data-total={s.total}>{sayCents(s.total)}</td
+								data-total={s.total}>{formatCents(s.total)}</td
 							>{#each s.byUnit as u (u.id)}<td class="num" data-unit={u.name} data-cents={u.cents}
-									>{sayCents(u.cents)}</td
+									>{formatCents(u.cents)}</td
 								>{/each}</tr
 						></tfoot
 					>
@@ -135,7 +135,7 @@
 					? 'bg-spruce-wash text-spruce'
 					: 'bg-madder-wash text-madder'}"
 			>
-				{#if s.agrees}<Check size={16} />Lines, matters, business units and total agree to the cent: {sayCents(
+				{#if s.agrees}<Check size={16} />Lines, matters, business units and total agree to the cent: {formatCents(
 						s.total
 					)}{:else}The sums do not agree. Do not send this out; tell an administrator.{/if}
 			</p>
@@ -144,13 +144,13 @@
 						class="mt-3 flex flex-wrap gap-x-7 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2.5"
 					>
 						<b class="font-semibold">Before it goes out</b>{#if s.unreleased.minutes}<span
-								><b class="font-semibold">{sayHours(s.unreleased.minutes)} h</b> not released by {plural(
+								><b class="font-semibold">{formatHours(s.unreleased.minutes)} h</b> not released by {plural(
 									s.unreleased.people,
 									'person',
 									'people'
 								)}</span
 							>{/if}{#if s.lateLines}<span
-								><b class="font-semibold">{plural(s.lateLines, 'late item')}</b> from before {short(
+								><b class="font-semibold">{plural(s.lateLines, 'late item')}</b> from before {formatShort(
 									r.from,
 									data.today
 								)} included</span
@@ -175,7 +175,7 @@
 						<div class="flex items-center gap-2">
 							<span class="h-2.5 w-2.5" style="background:var(--unit-{u.hue})"></span><span
 								class="grow">{u.name}</span
-							><b class="font-semibold">{sayCents(u.cents)}</b>
+							><b class="font-semibold">{formatCents(u.cents)}</b>
 						</div>
 						<div class="relative mt-1.5 h-2 bg-[#dde4e3]">
 							<span
@@ -220,8 +220,8 @@
 				>{/each}</tbody
 		><tfoot
 			><tr class="font-semibold"
-				><td colspan="3">Total</td><td class="num">{sayCents(sum('debit'))}</td><td class="num"
-					>{sayCents(sum('credit'))}</td
+				><td colspan="3">Total</td><td class="num">{formatCents(sum('debit'))}</td><td class="num"
+					>{formatCents(sum('credit'))}</td
 				></tr
 			></tfoot
 		>
@@ -246,7 +246,7 @@
 						bind:value={reason}
 						{...c}
 					/>{/snippet}</Field
-			><button class="btn go mt-3" disabled={busy}>Reverse {sayCents(r.cents)}</button
+			><button class="btn go mt-3" disabled={busy}>Reverse {formatCents(r.cents)}</button
 			>{/snippet}</ActionForm
 	>
 </Drawer>

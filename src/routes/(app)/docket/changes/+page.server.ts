@@ -1,27 +1,23 @@
-import { waitingChanges } from '#server/docket/changes.ts';
-import { decideChanges } from '#server/docket/commands.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** Dates that would change by a new book, an order or a closure, and wait for a decision; by matter. */
+import { decideChanges, listWaitingChanges, type ChangeView } from '#server/docket/changes.ts';
+import { actionValue } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
 
 export function load(event) {
-	const me = only(event, 'docket.read');
-	const all = waitingChanges(theWorld(), me);
-	const matters = [...new Set(all.map((c) => c.matterNumber))].map((n) => ({
-		number: n,
-		title: all.find((c) => c.matterNumber === n)!.matterTitle,
-		changes: all.filter((c) => c.matterNumber === n)
-	}));
-	return { matters, total: all.length };
+	const changes = listWaitingChanges(event.locals.app, requireAction(event, 'docket.read'));
+	return { matters: groupByMatter(changes), total: changes.length };
 }
-export const actions = {
-	decide: async (event) => {
-		const f = await form(event);
-		return answer(
-			decideChanges(ctx(event), {
-				changeIds: f.all('change'),
-				apply: f.text('apply') === '1',
-				reason: f.text('reason')
-			}),
-			(v) => v
-		);
+
+type MatterChanges = { number: string; title: string; changes: ChangeView[] };
+function groupByMatter(changes: readonly ChangeView[]): MatterChanges[] {
+	const matters = new Map<string, MatterChanges>();
+	for (const change of changes) {
+		const { matterNumber: number, matterTitle: title } = change;
+		const matter = matters.get(number) ?? { number, title, changes: [] };
+		matter.changes.push(change);
+		matters.set(number, matter);
 	}
-};
+	return [...matters.values()];
+}
+
+export const actions = { decide: actionValue(decideChanges) };

@@ -1,35 +1,28 @@
-import { checkDeadline, returnDeadline } from '#server/docket/commands.ts';
-import { checkItem, docket } from '#server/docket/queries.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** The second check: each date counted again, beside what was docketed. */
+import { checkDeadline, returnDeadline } from '#server/docket/deadlines.ts';
+import { listDeadlines } from '#server/docket/list.ts';
+import { findCheckItem } from '#server/docket/matter-docket.ts';
+import { action } from '#server/http/action.ts';
+import { pageOf, requireAction } from '#server/http/request.ts';
+
+const PAGE = 60;
 
 export function load(event) {
-	const me = only(event, 'docket.read');
-	const w = theWorld();
-	const page = Math.max(1, Math.floor(Number(event.url.searchParams.get('page'))) || 1);
-	const queue = docket(w, me, { show: 'unchecked', page, per: 60 });
-	const mine = (d: { docketedById: string | null; returnedBy: string | null }) =>
-		d.docketedById !== me.id && d.returnedBy === null;
-	const wanted = event.url.searchParams.get('date');
-	const id = wanted ?? queue.rows.find(mine)?.id ?? queue.rows[0]?.id;
-	const item = id ? checkItem(w, me, id) : undefined;
-	return {
-		queue: queue.rows,
-		total: queue.total,
-		per: 60,
-		item: item ?? null,
-		lost: wanted !== null && !item
-	};
+	const me = requireAction(event, 'docket.read');
+	const { app } = event.locals;
+	const params = event.url.searchParams;
+	const { rows, total } = listDeadlines(app, me, {
+		show: 'unchecked',
+		page: pageOf(params),
+		per: PAGE
+	});
+	const wanted = params.get('deadline');
+	const forMe = rows.find(
+		({ docketedById, returnedBy }) => docketedById !== me.id && returnedBy === null
+	);
+	const shown = wanted ?? forMe?.id ?? rows[0]?.id;
+	const item = (shown && findCheckItem(app, me, shown)) || null;
+	return { queue: rows, total, per: PAGE, item, lost: wanted !== null && !item };
 }
-export const actions = {
-	check: async (event) => {
-		const f = await form(event);
-		return answer(checkDeadline(ctx(event), { deadlineId: f.text('deadlineId') }), () => ({}));
-	},
-	return: async (event) => {
-		const f = await form(event);
-		return answer(
-			returnDeadline(ctx(event), { deadlineId: f.text('deadlineId'), reason: f.text('reason') }),
-			() => ({})
-		);
-	}
-};
+
+export const actions = { check: action(checkDeadline), return: action(returnDeadline) };

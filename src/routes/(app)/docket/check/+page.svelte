@@ -3,14 +3,15 @@
 	import { toast } from 'svelte-sonner';
 	import { goto } from '$app/navigation';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import Count from '$lib/ui/Count.svelte';
+	import Count from '$lib/docket/Count.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
+	import Kite from '$lib/docket/Kite.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
-	import { away, short } from '$lib/ui/say.ts';
-	import { sayDate } from '#core/dates/plain.ts';
+	import { walkLinks } from '$lib/ui/keys.ts';
+	import { formatAway, formatShort } from '$lib/ui/format.ts';
+	import { formatDate } from '#core/format/dates.ts';
 	let { data } = $props();
 	const d = $derived(data.item);
 	let returning = $state(false);
@@ -21,15 +22,6 @@
 		reason = '';
 	});
 	const next = () => goto('/docket/check', { invalidateAll: true });
-	function keys(e: KeyboardEvent) {
-		const rows = [
-			...(e.currentTarget as HTMLElement).querySelectorAll<HTMLAnchorElement>('a[data-item]')
-		];
-		const i = rows.indexOf(document.activeElement as HTMLAnchorElement);
-		if (i < 0 || (e.key !== 'ArrowDown' && e.key !== 'ArrowUp')) return;
-		e.preventDefault();
-		rows[Math.max(0, Math.min(rows.length - 1, i + (e.key === 'ArrowDown' ? 1 : -1)))]?.focus();
-	}
 	const closed = $derived(
 		d && (d.state === 'met' || d.state === 'vacated' || d.state === 'proposed')
 	);
@@ -46,15 +38,14 @@
 		<div class="mt-4 grid gap-6 lg:grid-cols-[360px_minmax(0,1fr)]">
 			<section aria-label="What waits">
 				<h2 class="ruled">Waiting <span class="sub font-normal">{data.total}</span></h2>
-				<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-				<ul onkeydown={keys}>
+				<ul use:walkLinks={'a[data-item]'}>
 					{#each data.queue as q (q.id)}
 						<li class="row {q.id === d?.id ? 'bg-white' : ''}">
 							<a
 								class="flex min-h-[52px] items-start gap-2 px-1 py-1.5"
 								data-item={q.title}
 								aria-current={q.id === d?.id ? 'true' : undefined}
-								href="/docket/check?date={q.id}"
+								href="/docket/check?deadline={q.id}"
 							>
 								<span class="pt-0.5"
 									><Kite state={q.state} checked={false} late={q.date <= data.today} /></span
@@ -66,7 +57,7 @@
 								>
 								<span class="text-right whitespace-nowrap"
 									><b class="block font-semibold" class:text-madder={q.date <= data.today}
-										>{short(q.date, data.today)}</b
+										>{formatShort(q.date, data.today)}</b
 									><span class="block {q.returnedBy ? 'font-semibold text-madder' : 'sub'}"
 										>{q.returnedBy
 											? 'returned'
@@ -85,20 +76,20 @@
 				<section aria-label="The date" class="min-w-0">
 					<div class="ruled">
 						<h2 class="read !text-[20px] !font-medium">{d.title}</h2>
-						<a class="act ml-auto" href="/matters/{d.matterNumber}/docket?count={d.id}"
+						<a class="act ml-auto" href="/matters/{d.matterNumber}/docket?deadline={d.id}"
 							>{d.matterNumber}</a
 						>
 					</div>
 					<p class="read mt-2 text-[19px]">
-						{sayDate(d.date)}{d.time ? `, ${d.time}` : ''}
-						<span class="sub text-[15px]">{away(d.date, data.today)}</span>
+						{formatDate(d.date)}{d.time ? `, ${d.time}` : ''}
+						<span class="sub text-[15px]">{formatAway(d.date, data.today)}</span>
 					</p>
 					<dl class="mt-3 grid grid-cols-[130px_minmax(0,1fr)] gap-y-1.5">
 						<dt class="sub">Matter</dt>
 						<dd>{d.matterTitle}{d.court ? `, ${d.court}` : ''}</dd>
 						<dt class="sub">Event</dt>
 						<dd>
-							<b class="font-semibold">{d.event}</b> on {sayDate(d.eventDate)}{d.eventTime
+							<b class="font-semibold">{d.event}</b> on {formatDate(d.eventDate)}{d.eventTime
 								? ` at ${d.eventTime}`
 								: ''}{d.service ? `, served ${d.service}` : ''}; entered by {d.enteredBy}
 						</dd>
@@ -116,7 +107,9 @@
 						<dt class="sub">Docketed by</dt>
 						<dd>{d.docketedBy ?? 'nobody yet'}</dd>
 						{#if d.computed}<dt class="sub">Moved</dt>
-							<dd>by {d.movedHow}; the rule gives {sayDate(d.computed)}. {d.movedReason}</dd>{/if}
+							<dd>
+								by {d.movedHow}; the rule gives {formatDate(d.computed)}. {d.movedReason}
+							</dd>{/if}
 					</dl>
 					<h3 class="mt-4 mb-2 font-semibold">The count</h3>
 					<Count count={d.count} late={d.date <= data.today && !d.checked} />
@@ -126,8 +119,8 @@
 							data-fresh={d.fresh.same}
 						>
 							{d.fresh.same
-								? `Counted anew just now: the same day, ${sayDate(d.fresh.date)}.`
-								: `Counted anew just now: ${sayDate(d.fresh.date)}, not ${sayDate(d.computed ?? d.date)}.`}
+								? `Counted anew just now: the same day, ${formatDate(d.fresh.date)}.`
+								: `Counted anew just now: ${formatDate(d.fresh.date)}, not ${formatDate(d.computed ?? d.date)}.`}
 						</p>
 						{#if !d.fresh.same}<div class="mt-2"><Count count={d.fresh.count} late /></div>{/if}
 					{:else if !d.byHand}<p class="mt-3 font-semibold text-madder" data-fresh="false">
@@ -162,7 +155,7 @@
 													name="deadlineId"
 													value={d.id}
 												/><button class="btn go" disabled={busy}
-													>Confirm {short(d.date, data.today)}</button
+													>Confirm {formatShort(d.date, data.today)}</button
 												>{/snippet}</ActionForm
 										>{/if}<button class="btn" onclick={() => (returning = true)}
 										>I do not agree</button

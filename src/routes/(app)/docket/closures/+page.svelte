@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { deserialize } from '$app/forms';
 	import { toast } from 'svelte-sonner';
+	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
@@ -8,10 +8,10 @@
 	import Effects from '$lib/docket/Effects.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
-	import { readDate } from '#core/dates/read.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import type { EffectView } from '#server/docket/changes.ts';
+	import type { EffectView } from '#server/docket/effects.ts';
 	let { data } = $props();
 	let adding = $state(false),
 		dropping = $state('');
@@ -26,24 +26,19 @@
 	let total = $state(0),
 		asked = 0;
 	$effect(() => {
-		const r = readDate(date, data.today as PlainDate);
+		const r = parseTypedDate(date, data.today as PlainDate);
 		if (!adding || !date.trim() || 'error' in r) {
 			effects = null;
 			return;
 		}
-		const f = new FormData();
-		for (const [k, v] of Object.entries({ book, date: r.date, kind, name })) f.set(k, v);
 		const mine = ++asked;
-		void fetch('?/preview', {
-			method: 'POST',
-			body: f,
-			headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
-		}).then(async (res) => {
-			const out = deserialize(await res.text());
-			if (mine !== asked || out.type !== 'success') return;
-			effects = (out.data?.effects ?? []) as EffectView[];
-			total = Number(out.data?.total ?? 0);
-		});
+		const closure = { book, date: r.date, kind, name: name.trim() || 'closure' };
+		void askServer<{ effects: EffectView[]; total: number }>('/api/preview/closure', closure).then(
+			(asking) => {
+				if (mine !== asked || !asking.ok) return;
+				({ effects, total } = asking.value);
+			}
+		);
 	});
 	const years = $derived([data.year - 1, data.year, data.year + 1]);
 	const dropped = $derived(data.closures.find((c) => c.id === dropping));
@@ -69,7 +64,8 @@
 			</div>
 			{#each data.closures as c (c.id)}
 				<div class="row flex min-h-[44px] items-center gap-3 py-1" data-closure={c.name}>
-					<span class="w-[100px] font-semibold whitespace-nowrap">{short(c.date, data.today)}</span
+					<span class="w-[100px] font-semibold whitespace-nowrap"
+						>{formatShort(c.date, data.today)}</span
 					><span class="min-w-0 grow"
 						><b class="font-semibold">{c.name}</b><span class="sub block"
 							>{c.court}; {c.kind === 'office'
@@ -111,7 +107,7 @@
 			</form>
 			<ul class="mt-1">
 				{#each data.holidays as h (h.date)}<li class="row flex h-[32px] items-center gap-3">
-						<span class="w-[110px] font-semibold">{short(h.date, data.today)}</span
+						<span class="w-[110px] font-semibold">{formatShort(h.date, data.today)}</span
 						>{h.name}{#if h.forward}<span class="sub">in counts forwards only</span>{/if}
 					</li>{/each}
 			</ul>
@@ -184,10 +180,10 @@
 <Drawer
 	bind:open={dropOpen}
 	title="Take the closure away"
-	about={dropped ? `${dropped.name}, ${short(dropped.date, data.today)}` : ''}
+	about={dropped ? `${dropped.name}, ${formatShort(dropped.date, data.today)}` : ''}
 >
 	<ActionForm
-		action="?/drop"
+		action="?/remove"
 		ondone={(d) => {
 			dropOpen = false;
 			toast(

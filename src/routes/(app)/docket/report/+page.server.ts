@@ -1,68 +1,65 @@
-import {
-	REPORT_COLUMNS,
-	readReport,
-	report,
-	grouped,
-	cell,
-	sayFilter
-} from '#server/docket/report.ts';
-import { makeFeed, mailReport, revokeFeed } from '#server/docket/commands.ts';
-import { myFeeds } from '#server/docket/feeds.ts';
-import { docketChoices } from '#server/docket/queries.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** The docket report: chosen dates and columns, on the screen, as files, by mail, and as calendars with an address. */
 import { addDays } from '#core/dates/plain.ts';
+import { listFeeds, makeFeed, revokeFeed } from '#server/docket/feeds.ts';
+import { listDocketChoices } from '#server/docket/list.ts';
+import { mailReport } from '#server/docket/report-mail.ts';
+import {
+	formatCell,
+	formatFilter,
+	groupRows,
+	makeReport,
+	parseReport,
+	REPORT_COLUMNS,
+	type ReportColumn
+} from '#server/docket/report.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+
+const SHOWN = 400;
+const FIRST_SPAN_DAYS = 30;
 
 export function load(event) {
-	const me = only(event, 'docket.read');
-	const w = theWorld();
-	const p = new URLSearchParams(event.url.searchParams);
-	const first = !p.has('go');
-	if (first && !p.get('from')) {
-		p.set('from', w.clock.today());
-		p.set('to', addDays(w.clock.today(), 30));
+	const me = requireAction(event, 'docket.read');
+	const { app } = event.locals;
+	const today = app.clock.today();
+	const params = new URLSearchParams(event.url.searchParams);
+	if (!params.has('go') && !params.get('from')) {
+		params.set('from', today);
+		params.set('to', addDays(today, FIRST_SPAN_DAYS));
 	}
-	const asked = readReport(p);
-	const r = report(w, me, asked);
-	const SHOWN = 400;
+	const { bad, ...asked } = parseReport(params);
+	const report = makeReport(app, me, asked);
+	const shown = asked.columns.filter((column) => column !== 'count');
 	return {
-		asked: { filter: asked.filter, columns: asked.columns, long: asked.long },
-		bad: asked.bad,
-		total: r.total,
-		said: sayFilter(w, asked.filter),
-		query: p.toString(),
-		columns: Object.entries(REPORT_COLUMNS) as [keyof typeof REPORT_COLUMNS, string][],
-		groups: grouped({ ...r, rows: r.rows.slice(0, SHOWN) }).map((g) => ({
-			key: g.key,
-			name: g.name,
-			rows: g.rows.map((d) => ({
-				id: d.id,
-				href: `/matters/${d.matterNumber}/docket?count=${d.id}`,
-				state: d.state,
-				checked: d.checked,
-				late: d.date <= w.clock.today(),
-				count: d.count,
-				cells: asked.columns.filter((c) => c !== 'count').map((c) => cell(d, c, asked.long))
-			}))
-		})),
-		shown: Math.min(SHOWN, r.total),
-		choices: docketChoices(w, me),
-		feeds: myFeeds(w, me)
+		asked,
+		bad,
+		total: report.total,
+		text: formatFilter(app, asked.filter),
+		query: params.toString(),
+		columns: Object.entries(REPORT_COLUMNS) as [ReportColumn, string][],
+		groups: groupRows({ ...report, rows: report.rows.slice(0, SHOWN) }).map(
+			({ key, name, rows }) => ({
+				key,
+				name,
+				rows: rows.map((row) => ({
+					id: row.id,
+					href: `/matters/${row.matterNumber}/docket?deadline=${row.id}`,
+					state: row.state,
+					checked: row.checked,
+					late: row.date <= today,
+					count: row.count,
+					cells: shown.map((column) => formatCell(row, column, asked.long))
+				}))
+			})
+		),
+		shown: Math.min(SHOWN, report.total),
+		choices: listDocketChoices(app, me),
+		feeds: listFeeds(app, me)
 	};
 }
+
 export const actions = {
-	feed: async (event) => {
-		const f = await form(event);
-		return answer(makeFeed(ctx(event), { sort: f.text('sort') as 'person' }), (v) => v);
-	},
-	revoke: async (event) => {
-		const f = await form(event);
-		return answer(revokeFeed(ctx(event), { feedId: f.text('feedId') }), () => ({}));
-	},
-	mail: async (event) => {
-		const f = await form(event);
-		return answer(
-			mailReport(ctx(event), { query: f.text('query'), to: f.all('to'), words: f.text('words') }),
-			(v) => v
-		);
-	}
+	feed: actionValue(makeFeed),
+	revoke: action(revokeFeed),
+	mail: actionValue(mailReport)
 };

@@ -6,8 +6,8 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
-	import { at, plural } from '$lib/ui/say.ts';
+	import Kite from '$lib/docket/Kite.svelte';
+	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const f = $derived(data.asked.filter);
 	const WIDTHS: Record<string, string> = {
@@ -41,7 +41,7 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h1>Docket report</h1>
-		<span class="sub grow">{data.said}: {plural(data.total, 'date')}</span><DocketTabs />
+		<span class="sub grow">{data.text}: {plural(data.total, 'date')}</span><DocketTabs />
 	</div>
 	<form method="get" class="no-print mt-3">
 		<input type="hidden" name="go" value="1" /><input
@@ -184,7 +184,7 @@
 					/><span class="sub">shown this once</span>
 				{:else}<span class="sub grow"
 						>{feed
-							? `made ${at(feed.madeAt, data.zone, data.today)}${feed.readAt ? `, last read ${at(feed.readAt, data.zone, data.today)}` : ', not read yet'}`
+							? `made ${formatInstant(feed.madeAt, data.zone, data.today)}${feed.readAt ? `, last read ${formatInstant(feed.readAt, data.zone, data.today)}` : ', not read yet'}`
 							: 'no address yet'}</span
 					>{/if}
 				<ActionForm
@@ -215,7 +215,7 @@
 				class="row flex min-h-10 items-center gap-3"
 			>
 				<b class="font-semibold">{feed.matterTitle}</b><span class="sub grow"
-					>{feed.matterNumber}, made {at(feed.madeAt, data.zone, data.today)}</span
+					>{feed.matterNumber}, made {formatInstant(feed.madeAt, data.zone, data.today)}</span
 				><ActionForm action="?/revoke"
 					>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button
 							class="act"
@@ -228,7 +228,7 @@
 <Drawer
 	bind:open={mailing}
 	title="Send the report"
-	about="{data.said}. Everyone gets it as they themselves may see it."
+	about="{data.text}. Everyone gets it as they themselves may see it."
 >
 	<ActionForm
 		action="?/mail"

@@ -3,7 +3,7 @@
 	import Mark from '$lib/ui/Mark.svelte';
 	import PdfView from '$lib/ui/PdfView.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { at, short, size } from '$lib/ui/say.ts';
+	import { formatInstant, formatShort, formatSize } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const d = $derived(data.doc);
 	const file = $derived(`/documents/${d.id}/file?version=${data.shown.n}`);
@@ -67,11 +67,11 @@
 						{#each r.signers as s (s.name)}<div class="mt-1 ml-6 flex gap-2">
 								<span class="grow">{s.name}</span><span class="sub"
 									>{s.state === 'signed'
-										? `signed ${at(s.endedAt!, data.zone, data.today)}`
+										? `signed ${formatInstant(s.endedAt!, data.zone, data.today)}`
 										: s.state === 'declined'
 											? `declined: ${s.reason}`
 											: s.openedAt
-												? `opened ${at(s.openedAt, data.zone, data.today)}`
+												? `opened ${formatInstant(s.openedAt, data.zone, data.today)}`
 												: s.toldAt
 													? 'sent'
 													: 'later'}</span
@@ -84,7 +84,7 @@
 											name="roundId"
 											value={r.id}
 										/><button class="act" disabled={busy}>withdraw</button>{#if r.wantedBy}<span
-												class="sub ml-3">wanted by {short(r.wantedBy, data.today)}</span
+												class="sub ml-3">wanted by {formatShort(r.wantedBy, data.today)}</span
 											>{/if}{/snippet}</ActionForm
 								>
 							</div>{/if}
@@ -101,8 +101,8 @@
 						><span class="flex gap-2"
 							><b class="font-semibold" class:text-petrol={v.n === data.shown.n}>{v.n}</b><span
 								class="grow">{v.why}</span
-							><span class="sub">{size(v.size)}</span></span
-						><span class="sub block">{v.by}, {at(v.at, data.zone, data.today)}</span></a
+							><span class="sub">{formatSize(v.size)}</span></span
+						><span class="sub block">{v.by}, {formatInstant(v.at, data.zone, data.today)}</span></a
 					>{/each}
 				<p class="sub mt-2 text-[11.5px] break-all">SHA-256 {data.shown.sha256}</p>
 			</Section>

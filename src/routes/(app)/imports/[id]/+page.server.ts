@@ -1,67 +1,65 @@
-import { Refused } from '#server/command.ts';
-import { FIELDS } from '#server/imports/plan.ts';
-import { finishImport, remap, workOf } from '#server/imports/work.ts';
-import { answer, ctx, fail, form, missing, only, theWorld } from '#server/web.ts';
+/** A file that is being imported: its columns, what each row would make, the faults first. */
+import { FIELDS, type Mapping } from '#server/imports/fields.ts';
+import type { JudgedRow, Plan } from '#server/imports/judge.ts';
+import { findWork, finishWork, remap } from '#server/imports/works.ts';
+import { contextOf, notThere, requireAction } from '#server/http/request.ts';
+import { respond } from '#server/http/respond.ts';
 
 const SHOWN = 400;
+const ORDER: Readonly<Record<JudgedRow['fate'], number>> = { fault: 0, known: 1, new: 2 };
+
 export function load(event) {
-	const me = only(event, 'import.run');
-	const w = workOf(me, event.params.id);
-	if (!w) return missing('import');
-	// Faults first: they are what must be mended.
-	const order = { fault: 0, known: 1, new: 2 };
-	const rows = w.plan
-		? [...w.plan.rows].sort((a, b) => order[a.fate] - order[b.fate] || a.n - b.n)
-		: [];
+	const work = findWork(requireAction(event, 'import.run'), event.params.id);
+	if (!work) return notThere('import');
 	return {
 		work: {
-			id: w.id,
-			what: w.what,
-			fileName: w.fileName,
-			state: w.state,
-			done: w.done,
-			total: w.total,
-			fault: w.fault,
-			mapping: w.mapping,
-			head: w.table?.head ?? [],
-			batchId: w.batchId
+			id: work.id,
+			what: work.what,
+			fileName: work.fileName,
+			state: work.state,
+			done: work.done,
+			total: work.total,
+			fault: work.fault,
+			mapping: work.mapping,
+			head: work.table?.head ?? [],
+			batchId: work.batchId
 		},
-		fields: FIELDS[w.what].map((f) => ({ key: f.key, name: f.name, needed: f.needed === true })),
-		plan: w.plan
-			? {
-					made: w.plan.made,
-					known: w.plan.known,
-					faults: w.plan.faults,
-					rows: rows.slice(0, SHOWN).map(({ n, fate, say, what }) => ({ n, fate, say, what })),
-					more: Math.max(0, rows.length - SHOWN)
-				}
-			: null
+		fields: FIELDS[work.what].map(({ key, name, needed }) => ({
+			key,
+			name,
+			needed: needed === true
+		})),
+		plan: work.plan && viewPlan(work.plan)
 	};
 }
+
+function viewPlan({ rows, made, known, faults }: Plan) {
+	const sorted = [...rows].sort((a, b) => ORDER[a.fate] - ORDER[b.fate] || a.n - b.n);
+	return {
+		made,
+		known,
+		faults,
+		rows: sorted.slice(0, SHOWN).map(({ n, fate, why, what }) => ({ n, fate, why, what })),
+		more: Math.max(0, rows.length - SHOWN)
+	};
+}
+
 export const actions = {
 	map: async (event) => {
-		const me = only(event, 'import.run');
-		const w = workOf(me, event.params.id);
-		if (!w) return missing('import');
-		const f = await form(event);
-		void remap(
-			theWorld(),
-			me,
-			w,
-			Object.fromEntries(
-				FIELDS[w.what].flatMap((x) => (f.text(x.key) ? [[x.key, f.text(x.key)]] : []))
-			)
-		);
+		const work = findWork(requireAction(event, 'import.run'), event.params.id);
+		if (!work) return notThere('import');
+		const data = await event.request.formData();
+		const mapping: Mapping = {};
+		for (const { key } of FIELDS[work.what]) {
+			const column = data.get(key);
+			if (typeof column === 'string' && column !== '') mapping[key] = column;
+		}
+		remap(contextOf(event), work, mapping);
 		return {};
 	},
 	finish: async (event) => {
-		const w = workOf(only(event, 'import.run'), event.params.id);
-		if (!w) return missing('import');
-		try {
-			return answer(finishImport(ctx(event), w), (r) => r);
-		} catch (e) {
-			if (e instanceof Refused) return fail(400, { errors: { '': e.message } });
-			throw e;
-		}
+		const work = findWork(requireAction(event, 'import.run'), event.params.id);
+		if (!work) return notThere('import');
+		return respond(event, await finishWork(contextOf(event), work), (imported) => imported);
 	}
 };

@@ -3,7 +3,7 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural } from '$lib/ui/say.ts';
+	import { plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const w = $derived(data.work),
 		p = $derived(data.plan);
@@ -105,7 +105,7 @@
 													? 'text-spruce'
 													: 'sub'}
 											>{r.fate === 'fault' ? 'fault' : r.fate === 'new' ? 'new' : 'stays'}</td
-										><td class="!h-auto py-1.5">{r.say}</td></tr
+										><td class="!h-auto py-1.5">{r.why}</td></tr
 									>{/each}</tbody
 							>
 						</table>

@@ -1,22 +1,21 @@
-import { error } from '@sveltejs/kit';
-import { fileResponse } from '#server/download.ts';
-import { WHATS } from '#server/imports/commands.ts';
-import { sample } from '#server/imports/work.ts';
-import type { What } from '#server/imports/plan.ts';
-import { only } from '#server/web.ts';
-
 /** A file to begin from, with a few lines of made-up data. */
+import { error } from '@sveltejs/kit';
+import { fileResponse } from '#server/http/download.ts';
+import { contextOf, requireAction } from '#server/http/request.ts';
+import { WHATS } from '#server/imports/fields.ts';
+import { makeSampleCsv, makeSampleXlsx } from '#server/imports/sample.ts';
+
 export async function GET(event) {
-	only(event, 'import.run');
-	const what = event.url.searchParams.get('what') as What,
-		as = event.url.searchParams.get('as') === 'xlsx' ? 'xlsx' : 'csv';
-	if (!WHATS.includes(what)) error(404, 'There is no such sample.');
-	return fileResponse(
-		await sample(what, as),
-		as === 'csv'
-			? 'text/csv; charset=utf-8'
-			: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-		`${what}-sample.${as}`,
-		true
-	);
+	requireAction(event, 'import.run');
+	const params = event.url.searchParams;
+	const what = WHATS.find((name) => name === params.get('what'));
+	if (!what) error(404, 'There is no such sample.');
+	return params.get('as') === 'xlsx'
+		? fileResponse(
+				await makeSampleXlsx(contextOf(event), what),
+				'xlsx',
+				`${what}-sample.xlsx`,
+				true
+			)
+		: fileResponse(makeSampleCsv(what), 'csv', `${what}-sample.csv`, true);
 }

@@ -1,22 +1,15 @@
-import { decideInterest, interestCheck } from '#server/interest/commands.ts';
-import { answer, ctx, form, missing, only, theWorld } from '#server/web.ts';
+/** One check of interest: what was found, and the decision. */
+import { action } from '#server/http/action.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { decideInterest } from '#server/interest/commands.ts';
+import { findCheck } from '#server/interest/queries.ts';
 
 export function load(event) {
-	const me = only(event, 'interest.check');
-	const c = interestCheck(theWorld(), me, event.params.id);
-	if (!c) return missing('check');
-	return { check: c };
+	const me = requireAction(event, 'interest.check');
+	const check = findCheck(event.locals.app, me, event.params.id);
+	return check ? { check } : notThere('check');
 }
+
 export const actions = {
-	decide: async (event) => {
-		const f = await form(event);
-		return answer(
-			decideInterest(ctx(event), {
-				checkId: event.params.id,
-				decision: f.text('decision') as 'clear',
-				reason: f.text('reason')
-			}),
-			() => ({})
-		);
-	}
+	decide: action(decideInterest, { input: ({ params }) => ({ checkId: params.id }) })
 };

@@ -3,7 +3,7 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { at, plural } from '$lib/ui/say.ts';
+	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const c = $derived(data.check);
 	let decision = $state(''),
@@ -31,7 +31,7 @@
 		>
 	</div>
 	<p class="sub mt-1">
-		By {c.madeBy}, {at(c.madeAt, data.zone, data.today)}{#if c.matter}, for <a
+		By {c.madeBy}, {formatInstant(c.madeAt, data.zone, data.today)}{#if c.matter}, for <a
 				class="act"
 				href="/matters/{c.matter.number}">{c.matter.number} {c.matter.title}</a
 			>{/if}. The report stays as it was that day.
@@ -82,7 +82,9 @@
 						{c.decision.charAt(0).toUpperCase() + c.decision.slice(1)}
 					</p>
 					<p class="mt-1 whitespace-pre-line">{c.reason}</p>
-					<p class="sub mt-2">{c.decidedBy}, {at(c.decidedAt!, data.zone, data.today)}</p>
+					<p class="sub mt-2">
+						{c.decidedBy}, {formatInstant(c.decidedAt!, data.zone, data.today)}
+					</p>
 				{:else if data.can.decide}
 					<ActionForm
 						action="?/decide"

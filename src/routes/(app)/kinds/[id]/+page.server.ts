@@ -1,29 +1,24 @@
-import { DERIVED_KEYS, FACT_TYPES } from '#core/matters/kind.ts';
-import { findKind, kindUses, saveKind } from '#server/matters/kinds.ts';
-import { answer, ctx, form, missing, only, theWorld } from '#server/web.ts';
+/** One kind of matter: its facts, roles, folders, first tasks and days. */
+import { DERIVED_KEYS } from '#core/kinds/kind.ts';
+import { FACT_TYPES } from '#core/kinds/fact.ts';
+import { actionValue } from '#server/http/action.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { saveKind } from '#server/kinds/commands.ts';
+import { countKindUses, findKind } from '#server/kinds/queries.ts';
 
 export function load(event) {
-	const me = only(event, 'kind.edit');
-	const k = findKind(theWorld(), event.params.id);
-	if (!k) return missing('kind');
+	const me = requireAction(event, 'kind.edit');
+	const { app } = event.locals;
+	const kind = findKind(app, event.params.id);
+	if (!kind) return notThere('kind');
 	return {
-		kind: k,
+		kind,
 		types: FACT_TYPES,
 		derived: DERIVED_KEYS,
-		uses: kindUses(theWorld(), me).get(k.id) ?? 0
+		uses: countKindUses(app, me).get(kind.id) ?? 0
 	};
 }
+
 export const actions = {
-	save: async (event) => {
-		const f = await form(event);
-		return answer(
-			saveKind(ctx(event), {
-				kindId: event.params.id,
-				version: f.text('version'),
-				body: f.json('body'),
-				active: f.text('active')
-			}),
-			(r) => r
-		);
-	}
+	save: actionValue(saveKind, { input: ({ params }) => ({ kindId: params.id }) })
 };

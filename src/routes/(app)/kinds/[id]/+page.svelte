@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import { keyFrom, kindFaults, type Kind } from '#core/matters/kind.ts';
-	import HouseTabs from '$lib/HouseTabs.svelte';
+	import { keyFromName, findKindFaults, type Kind } from '#core/kinds/kind.ts';
+	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural } from '$lib/ui/say.ts';
+	import { plural } from '$lib/ui/format.ts';
 	import FactList from './FactList.svelte';
 	let { data } = $props();
 	const bodyOf = () => {
@@ -21,9 +21,9 @@
 		group = $state(''),
 		task = $state(''),
 		ladder = $state(bodyOf().ladder.join(', '));
-	const faults = $derived(kindFaults($state.snapshot(b)));
+	const faults = $derived(findKindFaults($state.snapshot(b)));
 	const faultAt = (start: string) =>
-		faults.find((f) => f.path === start || f.path.startsWith(`${start}.`))?.say ?? '';
+		faults.find((f) => f.path === start || f.path.startsWith(`${start}.`))?.message ?? '';
 	const dirty = $derived(JSON.stringify(b) !== saved || active !== data.kind.active);
 	const keyChoices = $derived([
 		...Object.entries(data.derived),
@@ -103,7 +103,10 @@
 						disabled={!group.trim()}
 						onclick={() => {
 							b.groups.push({
-								key: keyFrom(group, [...b.groups.map((g) => g.key), ...b.facts.map((f) => f.key)]),
+								key: keyFromName(group, [
+									...b.groups.map((g) => g.key),
+									...b.facts.map((f) => f.key)
+								]),
 								name: group.trim(),
 								facts: [{ key: 'what', name: 'What', type: 'text' }]
 							});
@@ -356,7 +359,7 @@
 			/>
 			<div class="flex flex-wrap items-center gap-3">
 				<button class="btn go" disabled={busy || !dirty || faults.length > 0}>Save the kind</button
-				>{#if faults.length}<span class="fault" role="alert">{faults[0]!.say}</span
+				>{#if faults.length}<span class="fault" role="alert">{faults[0]!.message}</span
 					>{:else if dirty}<span class="sub">Not saved yet.</span
 					>{/if}{#each Object.entries(errors).filter(([k]) => k !== '') as [k, e] (k)}<span
 						class="fault">{e}</span

@@ -1,6 +1,7 @@
 <!-- The facts of a kind, or of one of its groups: name, sort, options, whether wanted, order. -->
 <script lang="ts">
-	import { keyFrom, type Fact } from '#core/matters/kind.ts';
+	import { keyFromName } from '#core/kinds/kind.ts';
+	import type { Fact } from '#core/kinds/fact.ts';
 	let {
 		facts = $bindable(),
 		types,
@@ -18,7 +19,7 @@
 	function add() {
 		if (!name.trim()) return;
 		const f: Fact = {
-			key: keyFrom(name, [...facts.map((x) => x.key), ...taken]),
+			key: keyFromName(name, [...facts.map((x) => x.key), ...taken]),
 			name: name.trim(),
 			type
 		};

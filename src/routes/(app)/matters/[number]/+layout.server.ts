@@ -1,22 +1,25 @@
-import { bookFor } from '#server/docket/books.ts';
-import { kindOf } from '#server/matters/kinds.ts';
-import { caption } from '#server/matters/queries.ts';
-import { seenMatter } from '#server/matters/seen.ts';
-import { missing, only, theWorld } from '#server/web.ts';
+/** What every room of a matter shows: its caption, its kind, its rulebook. */
+import { notThere, requireAction } from '#server/http/request.ts';
+import { kindBody, requireKind } from '#server/kinds/queries.ts';
+import { findCaption } from '#server/matters/caption.ts';
+import { noteSeen } from '#server/matters/queries.ts';
+import { bookOnMatter } from '#server/rulebooks/shelf.ts';
 
 export function load(event) {
-	const me = only(event, 'matter.read');
-	const w = theWorld();
-	const c = caption(w, me, event.params.number);
-	if (!c) return missing('matter');
-	seenMatter(w, me, c.id);
-	const book = c.rulebook ? bookFor(w, c.id, c.rulebook) : null;
-	const { version: _, active: __, ...kind } = kindOf(w, c.kind);
+	const me = requireAction(event, 'matter.read');
+	const { app } = event.locals;
+	const caption = findCaption(app, me, event.params.number);
+	if (!caption) return notThere('matter');
+	noteSeen(app, me, caption.id);
+	const book = caption.rulebook ? bookOnMatter(app, caption.id, caption.rulebook) : null;
 	return {
-		caption: c,
-		kind,
-		book: book
-			? { id: book.id, title: book.title, short: book.short, reviewed: book.reviewed }
-			: null
+		caption,
+		kind: kindBody(requireKind(app, caption.kind)),
+		book: book && {
+			id: book.id,
+			title: book.title,
+			short: book.short,
+			reviewed: book.reviewed
+		}
 	};
 }

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import { date, daysBetween, type PlainDate } from '#core/dates/plain.ts';
+	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import { short } from '$lib/ui/say.ts';
+	import { formatShort } from '$lib/ui/format.ts';
 	let { data, children } = $props();
 	const c = $derived(data.caption);
 	const facts = $derived([
-		...c.strip.map((f) => [f.name, f.said]),
+		...c.strip.map((f) => [f.name, f.text]),
 		[
 			'Business unit',
 			c.split
@@ -40,9 +40,9 @@
 			<span class="note">{c.kindName}</span>
 			<span class="note" class:warn={c.status === 'on hold'} title={c.statusReason}
 				>{c.status === 'open'
-					? `Open ${daysBetween(date(c.openedOn), data.today as PlainDate)} days`
+					? `Open ${daysBetween(plainDate(c.openedOn), data.today as PlainDate)} days`
 					: c.status === 'closed'
-						? `closed ${short(c.closedOn!, data.today).slice(4)}`
+						? `closed ${formatShort(c.closedOn!, data.today).slice(4)}`
 						: c.status}</span
 			>
 			{#if c.priority !== 'normal'}<span class="note" class:warn={c.priority === 'high'}
@@ -50,12 +50,10 @@
 				>{/if}
 			{#if c.restricted}<span class="note warn">Restricted</span
 				>{/if}{#each c.cautions as x (x)}<span class="note warn">{x}</span>{/each}
-			<ActionForm action="{base}?/pin" class="no-print ml-auto"
-				>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
-						type="hidden"
-						name="pin"
-						value={c.pinned ? '' : '1'}
-					/><button class="act" disabled={busy}>{c.pinned ? 'unpin' : 'pin'}</button
+			<ActionForm action="{base}?/{c.pinned ? 'unpin' : 'pin'}" class="no-print ml-auto"
+				>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><button
+						class="act"
+						disabled={busy}>{c.pinned ? 'unpin' : 'pin'}</button
 					>{/snippet}</ActionForm
 			>
 		</div>
@@ -84,7 +82,7 @@
 					<p class="sub">Rulebook</p>
 					<p class="font-semibold">{data.book.short}</p>
 					<p class="sub mt-1 whitespace-nowrap">
-						reviewed {short(data.book.reviewed, data.today).slice(4)}
+						reviewed {formatShort(data.book.reviewed, data.today).slice(4)}
 					</p>
 				</div>{/if}
 		</nav>

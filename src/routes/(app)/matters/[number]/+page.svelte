@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import { sayCents } from '#core/money/cents.ts';
-	import { sayHours } from '#core/time/minutes.ts';
+	import { formatCents } from '#core/format/money.ts';
+	import { formatHours } from '#core/format/hours.ts';
+
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -9,8 +10,8 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { findMatters, findPeople } from '$lib/people.ts';
-	import { at, plural, short } from '$lib/ui/say.ts';
+	import { findMatters, findPeople } from '$lib/people/find.ts';
+	import { formatInstant, plural, formatShort } from '$lib/ui/format.ts';
 	import EditSheet from './EditSheet.svelte';
 	import Status from './Status.svelte';
 	let { data } = $props();
@@ -22,6 +23,9 @@
 		besides = $state<'' | 'link' | 'number' | 'related'>('');
 	let rows = $state<{ unit: string; center: string; share: string }[]>([]);
 	let from = $state('');
+	/** A row that says nothing is not sent. */
+	const isFilled = (row: { unit: string; share: string }) =>
+		row.unit !== '' || row.share.trim() !== '';
 	function split() {
 		rows = c.split.map((s) => ({
 			unit: s.unitId,
@@ -47,7 +51,7 @@
 		rTo = $state(''),
 		rNote = $state('');
 	const others = $derived(data.staff.filter((s) => !c.members.some((m) => m.id === s.id)));
-	const shownFacts = $derived(data.facts.filter((f) => f.said !== ''));
+	const shownFacts = $derived(data.facts.filter((f) => f.text !== ''));
 	/** Dates among the facts that lie ahead: the end of a term, an option, a limitation. */
 	const factDates = $derived(
 		data.facts
@@ -70,7 +74,7 @@
 <div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_310px]">
 	<div class="flex min-w-0 flex-col gap-7">
 		{#if c.status === 'closed'}<p class="border-l-[3px] border-ink-3 bg-sail px-4 py-2">
-				Closed {short(c.closedOn!, data.today)}: {c.statusReason}. Kept until {short(
+				Closed {formatShort(c.closedOn!, data.today)}: {c.statusReason}. Kept until {formatShort(
 					c.retainUntil!,
 					data.today
 				).slice(4)}. <button class="act ml-1" onclick={() => (closing = true)}>Reopen</button>
@@ -92,7 +96,7 @@
 			<Section title="What is next">
 				{#if c.hearing}<div class="row flex h-10 items-center justify-between">
 						<b class="font-semibold">{c.hearing.text}</b><span
-							>{short(c.hearing.date, data.today)}{c.hearing.time
+							>{formatShort(c.hearing.date, data.today)}{c.hearing.time
 								? `, ${c.hearing.time}`
 								: ''}</span
 						>
@@ -102,11 +106,11 @@
 						href="/matters/{c.number}/docket"
 						><b class="font-semibold">{c.next.title}</b><span
 							class={c.next.date < data.today ? 'font-semibold text-madder' : ''}
-							>{short(c.next.date, data.today)}</span
+							>{formatShort(c.next.date, data.today)}</span
 						></a
 					>{/if}
 				{#each factDates as f (f.key)}<div class="row flex h-10 items-center justify-between">
-						<span>{f.name}</span><span>{short(f.value, data.today)}</span>
+						<span>{f.name}</span><span>{formatShort(f.value, data.today)}</span>
 					</div>{/each}
 				{#if !c.next && !c.hearing && factDates.length === 0}<Empty
 						>No date is docketed. <a class="act" href="/matters/{c.number}/docket">Enter an event</a
@@ -130,10 +134,10 @@
 									class="text-petrol hover:underline"
 									href={f.value}
 									rel="noreferrer"
-									target="_blank">{f.said}</a
+									target="_blank">{f.text}</a
 								>{:else if f.type === 'person'}<a class="hover:underline" href="/people/{f.value}"
-									>{f.said}</a
-								>{:else}{f.said}{/if}
+									>{f.text}</a
+								>{:else}{f.text}{/if}
 						</dd>
 					</div>{/each}
 			</dl>
@@ -187,7 +191,7 @@
 							bind:typed
 							find={findPeople}
 							offer={(t) => ({ value: 'new', label: t, about: 'make a new card' })}
-							error={errors.personId ?? errors.name}
+							error={errors.personId ?? errors.newName ?? errors.name}
 						/>
 						{#if person === 'new'}<Field label="The card is of"
 								>{#snippet children(x)}<select
@@ -223,7 +227,7 @@
 						class="sub min-w-0 grow truncate"
 						title={p.note}
 						>{p.role}{p.from || p.to
-							? `, ${p.from ? `from ${short(p.from, data.today).slice(4)}` : ''}${p.to ? ` to ${short(p.to, data.today).slice(4)}` : ''}`
+							? `, ${p.from ? `from ${formatShort(p.from, data.today).slice(4)}` : ''}${p.to ? ` to ${formatShort(p.to, data.today).slice(4)}` : ''}`
 							: ''}{p.note ? `: ${p.note}` : ''}</span
 					>{#if p.phone}<span class="sub max-xl:hidden">{p.phone}</span>{/if}{#if p.email}<a
 							class="text-petrol max-sm:hidden"
@@ -280,8 +284,8 @@
 					{#if errors.words}<p class="fault mt-1">{errors.words}</p>{/if}{/snippet}</ActionForm
 			>
 			{#each data.recent as l (l.id)}<div class="row flex gap-3 py-2">
-					<span class="sub w-[86px] shrink-0">{at(l.at, data.zone, data.today)}</span><span
-						class="line-clamp-3 min-w-0 grow break-words whitespace-pre-line">{l.text}</span
+					<span class="sub w-[86px] shrink-0">{formatInstant(l.at, data.zone, data.today)}</span
+					><span class="line-clamp-3 min-w-0 grow break-words whitespace-pre-line">{l.text}</span
 					><span class="sub">{l.initials ?? ''}</span>
 				</div>{/each}
 		</Section>
@@ -292,7 +296,7 @@
 					>{c.status === 'closed' ? 'Reopen' : 'Hold or close'}</button
 				>{/snippet}
 			<dl class="mt-2 grid grid-cols-[104px_1fr] gap-y-1.5">
-				{#each [['Status', `${c.status}${c.statusFrom ? ` from ${short(c.statusFrom, data.today).slice(4)}` : ''}`], ['Opened', `${short(c.openedOn, data.today)}, ${c.originating}`], ['Hours to date', sayHours(c.minutes)], ['Cost to date', sayCents(c.cents)], ['Last activity', at(c.lastActivity, data.zone, data.today)], ['Rulebook', data.book?.title ?? 'none']] as [k, x] (k)}<dt
+				{#each [['Status', `${c.status}${c.statusFrom ? ` from ${formatShort(c.statusFrom, data.today).slice(4)}` : ''}`], ['Opened', `${formatShort(c.openedOn, data.today)}, ${c.originating}`], ['Hours to date', formatHours(c.minutes)], ['Cost to date', formatCents(c.cents)], ['Last activity', formatInstant(c.lastActivity, data.zone, data.today)], ['Rulebook', data.book?.title ?? 'none']] as [k, x] (k)}<dt
 						class="sub"
 					>
 						{k}
@@ -442,32 +446,26 @@
 						href={l.url}
 						rel="noreferrer"
 						target="_blank">{l.name}</a
-					><ActionForm action="?/link"
+					><ActionForm action="?/removeLink"
 						>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
 								type="hidden"
 								name="name"
 								value={l.name}
-							/><input type="hidden" name="url" value={l.url} /><input
-								type="hidden"
-								name="remove"
-								value="1"
-							/><button class="act no-print" disabled={busy} aria-label="take out the link {l.name}"
-								>take out</button
+							/><input type="hidden" name="url" value={l.url} /><button
+								class="act no-print"
+								disabled={busy}
+								aria-label="take out the link {l.name}">take out</button
 							>{/snippet}</ActionForm
 					>
 				</div>{/each}
 			{#each data.references as r (r.whose + r.number)}<div class="row flex h-9 items-center gap-2">
 					<span class="sub">{r.whose}</span><b class="grow truncate font-semibold">{r.number}</b
-					><ActionForm action="?/reference"
+					><ActionForm action="?/removeReference"
 						>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
 								type="hidden"
 								name="whose"
 								value={r.whose}
-							/><input type="hidden" name="number" value={r.number} /><input
-								type="hidden"
-								name="remove"
-								value="1"
-							/><button
+							/><input type="hidden" name="number" value={r.number} /><button
 								class="act no-print"
 								disabled={busy}
 								aria-label="take out the number {r.number}">take out</button
@@ -478,15 +476,11 @@
 					<span class="min-w-0 grow"
 						><a class="font-semibold hover:underline" href="/matters/{r.number}">{r.title}</a>
 						<span class="sub">{r.first ? `this is ${r.how} it` : `is ${r.how} this`}</span></span
-					><ActionForm action="?/relate"
+					><ActionForm action="?/unrelate"
 						>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
 								type="hidden"
 								name="number"
 								value={r.number}
-							/><input type="hidden" name="how" value={r.how} /><input
-								type="hidden"
-								name="remove"
-								value="1"
 							/><button
 								class="act no-print"
 								disabled={busy}
@@ -514,7 +508,7 @@
 		</Section>
 		<Section
 			title="Split of cost"
-			about={c.splitFrom ? `from ${short(c.splitFrom, data.today)}` : ''}
+			about={c.splitFrom ? `from ${formatShort(c.splitFrom, data.today)}` : ''}
 			>{#snippet tools()}{#if data.can.split}<button class="act" onclick={split}>Change</button
 					>{/if}{/snippet}
 			{#each c.split as s, i (i)}<div class="row flex h-9 items-center gap-2">
@@ -577,7 +571,7 @@
 				</div>{/snippet}</ActionForm
 		>
 		<ActionForm
-			action="?/changeRole"
+			action="?/removeRole"
 			class="mt-4"
 			ondone={() => {
 				changing = null;
@@ -586,8 +580,7 @@
 					type="hidden"
 					name="roleId"
 					value={changing!.roleId}
-				/><input type="hidden" name="remove" value="1" /><button class="act" disabled={busy}
-					>Take them off this matter</button
+				/><button class="act" disabled={busy}>Take them off this matter</button
 				>{/snippet}</ActionForm
 		>
 	{/if}
@@ -613,12 +606,20 @@
 				/>
 				{#each rows as r, i (i)}
 					<div class="grid grid-cols-[1fr_1fr_86px] gap-2">
-						<select class="box" name="unit" bind:value={r.unit} aria-label="Business unit {i + 1}"
+						<select
+							class="box"
+							name={isFilled(r) ? `shares.${i}.unit` : undefined}
+							bind:value={r.unit}
+							aria-label="Business unit {i + 1}"
 							><option value="">Business unit</option>{#each data.units as u (u.id)}<option
 									value={u.id}>{u.name}</option
 								>{/each}</select
 						>
-						<select class="box" name="center" bind:value={r.center} aria-label="Cost center {i + 1}"
+						<select
+							class="box"
+							name={isFilled(r) ? `shares.${i}.costCenter` : undefined}
+							bind:value={r.center}
+							aria-label="Cost center {i + 1}"
 							><option value="">No cost center</option
 							>{#each data.centers.filter((x) => x.unitId === r.unit) as x (x.id)}<option
 									value={x.id}>{x.code} {x.name}</option
@@ -627,7 +628,7 @@
 						<div class="flex items-center gap-1">
 							<input
 								class="box num"
-								name="share"
+								name={isFilled(r) ? `shares.${i}.share` : undefined}
 								bind:value={r.share}
 								inputmode="decimal"
 								aria-label="Share {i + 1} in percent"

@@ -1,8 +1,8 @@
 <!-- The whole sheet in a drawer. Where someone else changed the same field meanwhile, both versions are shown and one is chosen. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import type { Difference } from '#server/command.ts';
-	import FactFields from '$lib/FactFields.svelte';
+	import type { Difference } from '#server/app/errors.ts';
+	import FactFields from '$lib/matters/FactFields.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';

@@ -1,13 +1,13 @@
 <!-- Hold, close, reopen. Closing shows what is open and settles each. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import { sayHours } from '#core/time/minutes.ts';
+	import { formatHours } from '#core/format/hours.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { findMatters } from '$lib/people.ts';
+	import { findMatters } from '$lib/people/find.ts';
 	import Choose from '$lib/ui/Choose.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let { data, open = $bindable() }: { data: PageData; open: boolean } = $props();
 	const c = $derived(data.caption),
@@ -120,20 +120,22 @@
 										<span class="min-w-0 grow"
 											><b class="font-semibold">{d.title}</b>
 											<span class={d.late ? 'font-semibold text-madder' : 'sub'}
-												>{short(d.date, data.today)}{d.late ? ', missed' : ''}</span
+												>{formatShort(d.date, data.today)}{d.late ? ', missed' : ''}</span
 											></span
 										><select
 											class="box !w-[150px]"
 											aria-label="What becomes of {d.title}"
 											bind:value={deadlines[d.id]}
-											aria-invalid={errors[d.id] ? 'true' : undefined}
+											aria-invalid={errors[`deadlines.${d.id}`] ? 'true' : undefined}
 											><option value={undefined}>Choose</option><option value="vacate"
 												>vacate it</option
 											>{#if d.date <= data.today}<option value="met">it was met</option
 												>{/if}</select
 										>
 									</div>
-									{#if errors[d.id]}<p class="fault">{errors[d.id]}</p>{/if}{/each}
+									{#if errors[`deadlines.${d.id}`]}<p class="fault">
+											{errors[`deadlines.${d.id}`]}
+										</p>{/if}{/each}
 							</section>
 						{/if}
 						{#if o.tasks.length}
@@ -152,7 +154,8 @@
 									>
 										<span class="min-w-0 grow"
 											><b class="font-semibold">{t.subject}</b>
-											<span class="sub">{t.who}{t.due ? `, ${short(t.due, data.today)}` : ''}</span
+											<span class="sub"
+												>{t.who}{t.due ? `, ${formatShort(t.due, data.today)}` : ''}</span
 											></span
 										><select
 											class="box !w-[150px]"
@@ -170,7 +173,7 @@
 												name=""
 												bind:value={() => hand[t.id] ?? '', (x) => (hand[t.id] = x)}
 												find={findMatters}
-												error={errors[t.id]}
+												error={errors[`tasks.${t.id}`]}
 											/>{/if}
 									</div>{/each}
 							</section>
@@ -194,14 +197,14 @@
 								</li>{/if}
 							{#if o.hearings.length}<li>
 									Off the calendars: {o.hearings
-										.map((h) => `${h.text} ${short(h.date, data.today)}`)
+										.map((h) => `${h.text} ${formatShort(h.date, data.today)}`)
 										.join(', ')}.
 								</li>{/if}
 							{#each o.drafts as d (d.staffId)}<li>
-									{d.name} has {sayHours(d.minutes)} h that are not released, and is told.
+									{d.name} has {formatHours(d.minutes)} h that are not released, and is told.
 								</li>{/each}
 							{#if o.unallocated}<li>
-									{sayHours(o.unallocated)} h are released and go into the next cost run.
+									{formatHours(o.unallocated)} h are released and go into the next cost run.
 								</li>{/if}
 							{#if o.questions}<li>
 									{plural(o.questions, 'question')} in the logbook without an answer.

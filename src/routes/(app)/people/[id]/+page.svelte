@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import type { Difference } from '#server/command.ts';
-	import { opening } from '$lib/opening.svelte';
-	import { findPeople } from '$lib/people.ts';
+	import type { Difference } from '#server/app/errors.ts';
+	import { opening } from '$lib/matters/opening.svelte.ts';
+	import { findPeople } from '$lib/people/find.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
@@ -10,7 +10,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { at, short } from '$lib/ui/say.ts';
+	import { formatInstant, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const p = $derived(data.person);
 	let editing = $state(false),
@@ -79,16 +79,16 @@
 		>
 			Not to be contacted. {p.fields.note}
 		</p>{/if}
-	{#if p.near.length}<p class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
-			Near to this name: {#each p.near as n, i (n.id)}{i ? ', ' : ''}<a
+	{#if data.near.length}<p class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+			Near to this name: {#each data.near as n, i (n.id)}{i ? ', ' : ''}<a
 					class="act"
 					href="/people/{n.id}">{n.name}</a
 				>{/each}. The same?
 			<button
 				class="act"
 				onclick={() => {
-					gone = p.near[0]!.id;
-					goneName = p.near[0]!.name;
+					gone = data.near[0]!.id;
+					goneName = data.near[0]!.name;
 					merging = true;
 				}}>Merge them</button
 			>
@@ -104,8 +104,8 @@
 					>{#if m.note}<span class="sub max-w-[240px] truncate">{m.note}</span>{/if}<span
 						>{m.role}</span
 					>{#if m.from || m.to}<span class="sub"
-							>{m.from ? short(m.from, data.today).slice(4) : ''} to {m.to
-								? short(m.to, data.today).slice(4)
+							>{m.from ? formatShort(m.from, data.today).slice(4) : ''} to {m.to
+								? formatShort(m.to, data.today).slice(4)
 								: 'now'}</span
 						>{/if}</a
 				>{:else}<Empty>On no matter that you may see.</Empty>{/each}
@@ -158,7 +158,7 @@
 			{#if p.merged.length}<Section title="Merged into this card"
 					>{#each p.merged as m (m.id)}<div class="row flex min-h-9 items-center gap-2">
 							<span class="grow">{m.name}</span><span class="sub"
-								>{at(m.at, data.zone, data.today)}</span
+								>{formatInstant(m.at, data.zone, data.today)}</span
 							><ActionForm
 								action="?/undo"
 								ondone={() => {

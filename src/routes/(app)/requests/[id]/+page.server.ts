@@ -1,70 +1,25 @@
+/** One request: what was asked, the talk about it, what becomes of it. */
 import { may } from '#core/access/table.ts';
-import { store } from '#server/documents/commands.ts';
-import {
-	answerRequest,
-	askBack,
-	mergeRequest,
-	takeRequest,
-	turnDown,
-	withdrawRequest
-} from '#server/requests/commands.ts';
-import { request } from '#server/requests/queries.ts';
-import { answer, ctx, form, missing, staff, theWorld } from '#server/web.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { notThere, requireStaff } from '#server/http/request.ts';
+import { answerRequest, withdrawRequest } from '#server/requests/commands.ts';
+import { findRequest } from '#server/requests/queries.ts';
+import { askBack, mergeRequest, takeRequest, turnDown } from '#server/requests/triage.ts';
 
 export function load(event) {
-	const me = staff(event);
-	const r = request(theWorld(), me, event.params.id);
-	if (!r) return missing('request');
-	return { request: r, triage: may(me.role, 'request.triage') };
+	const me = requireStaff(event);
+	const request = findRequest(event.locals.app, me, event.params.id);
+	return request ? { request, triage: may(me.role, 'request.triage') } : notThere('request');
 }
+
+const input = ({ params }: { params: Partial<Record<string, string>> }) => ({
+	requestId: params.id
+});
 export const actions = {
-	take: async (event) =>
-		answer(takeRequest(ctx(event), { requestId: event.params.id }), () => ({})),
-	ask: async (event) => {
-		const f = await form(event);
-		return answer(
-			askBack(ctx(event), { requestId: event.params.id, words: f.text('words') }),
-			() => ({})
-		);
-	},
-	down: async (event) => {
-		const f = await form(event);
-		return answer(
-			turnDown(ctx(event), { requestId: event.params.id, reason: f.text('reason') }),
-			() => ({})
-		);
-	},
-	merge: async (event) => {
-		const f = await form(event);
-		return answer(
-			mergeRequest(ctx(event), { requestId: event.params.id, number: f.text('number') }),
-			(m) => m
-		);
-	},
-	withdraw: async (event) => {
-		const f = await form(event);
-		return answer(
-			withdrawRequest(ctx(event), { requestId: event.params.id, reason: f.text('reason') }),
-			() => ({})
-		);
-	},
-	answer: async (event) => {
-		const f = await form(event);
-		const files = f.data
-			.getAll('files')
-			.filter((x): x is File => x instanceof File && x.name !== '')
-			.slice(0, 21);
-		if (!request(theWorld(), staff(event), event.params.id)) return missing('request');
-		const kept = await Promise.all(
-			files.map(async (x) => store(theWorld(), x.name, Buffer.from(await x.arrayBuffer())))
-		);
-		return answer(
-			answerRequest(ctx(event), {
-				requestId: event.params.id,
-				words: f.text('words'),
-				files: kept
-			}),
-			() => ({})
-		);
-	}
+	take: action(takeRequest, { input }),
+	ask: action(askBack, { input }),
+	down: action(turnDown, { input }),
+	merge: actionValue(mergeRequest, { input }),
+	withdraw: action(withdrawRequest, { input }),
+	answer: action(answerRequest, { input })
 };

@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { toast } from 'svelte-sonner';
-	import { opening } from '$lib/opening.svelte';
-	import { findMatters, findPeople } from '$lib/people.ts';
+	import { opening } from '$lib/matters/opening.svelte.ts';
+	import { findMatters, findPeople } from '$lib/people/find.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { at, short, size } from '$lib/ui/say.ts';
+	import { formatInstant, formatShort, formatSize } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const r = $derived(data.request);
 	const open = $derived(['sent', 'taken', 'asked'].includes(r.state));
@@ -51,7 +51,7 @@
 		<span class="note" class:warn={r.state === 'asked' || r.urgency === 'urgent'}>{stands}</span>
 	</div>
 	<dl class="mt-2 flex flex-wrap gap-y-1">
-		{#each [['From', r.by], ['Business unit', r.unit], ['Other side', r.counterparty], ['Urgency', r.urgency === 'normal' ? 'no hurry' : r.urgency], ['Wanted by', r.wantedBy ? short(r.wantedBy, data.today) : ''], ['Sent', r.sentAt ? at(r.sentAt, data.zone, data.today) : '']].filter((x) => x[1]) as [k, x] (k)}<div
+		{#each [['From', r.by], ['Business unit', r.unit], ['Other side', r.counterparty], ['Urgency', r.urgency === 'normal' ? 'no hurry' : r.urgency], ['Wanted by', r.wantedBy ? formatShort(r.wantedBy, data.today) : ''], ['Sent', r.sentAt ? formatInstant(r.sentAt, data.zone, data.today) : '']].filter((x) => x[1]) as [k, x] (k)}<div
 				class="mr-5 border-r border-rule pr-5 last:border-0"
 			>
 				<dt class="sub text-[12px]">{k}</dt>
@@ -65,7 +65,7 @@
 				</p>{/if}
 			<Section title="To and fro">
 				{#each r.talk as t, i (i)}<div class="row grid grid-cols-[96px_minmax(0,1fr)] gap-3 py-2">
-						<span class="sub">{at(t.at, data.zone, data.today)}</span><span
+						<span class="sub">{formatInstant(t.at, data.zone, data.today)}</span><span
 							class="break-words whitespace-pre-line"
 							>{#if t.kind === 'state'}<span class="sub">{t.text}</span>{:else}<b
 									class="font-semibold">{t.who} {t.kind === 'question' ? 'asks' : 'answers'}:</b
@@ -206,7 +206,7 @@
 						class="row flex min-h-9 items-center gap-2 hover:bg-white"
 						href="/requests/{r.id}/file/{p.id}?download=1"
 						><b class="min-w-0 grow truncate font-semibold">{p.name}</b><span class="sub"
-							>{size(p.size)}</span
+							>{formatSize(p.size)}</span
 						></a
 					>{:else}<p class="sub mt-2">None.</p>{/each}</Section
 			>

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { at, plural } from '$lib/ui/say.ts';
-	import { sayDate, type PlainDate } from '#core/dates/plain.ts';
+	import { formatInstant, plural } from '$lib/ui/format.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import type { PlainDate } from '#core/dates/plain.ts';
 	let { data } = $props();
 	const b = $derived(data.book);
 </script>
@@ -15,7 +16,9 @@
 	</div>
 	<p class="mt-2 max-w-[860px]">
 		<b class="font-semibold {b.stale ? 'text-madder' : ''}"
-			>Last reviewed {sayDate(b.reviewed as PlainDate)}{b.stale ? ', more than a year ago' : ''}.</b
+			>Last reviewed {formatDate(b.reviewed as PlainDate)}{b.stale
+				? ', more than a year ago'
+				: ''}.</b
 		>
 		It must be checked against the current rules before it is relied on. Version {b.version}{#if b.layers.length > 1};
 			laid over {b.layers.filter((x) => x !== b.id).join(', ')}{/if}.
@@ -31,7 +34,7 @@
 				{b.services
 					.map(
 						(s) =>
-							`${s.say}${s.add ? ` +${s.add.replace('cd', ` ${b.dayWord}s`).replace(/d$/, ' days')}` : ''}`
+							`${s.label}${s.add ? ` +${s.add.replace('cd', ` ${b.dayWord}s`).replace(/d$/, ' days')}` : ''}`
 					)
 					.join('; ')} ({b.serviceAuthority})
 			</dd>{/if}
@@ -50,7 +53,7 @@
 			class="act"
 			href="/rulebooks/{b.id}/yaml"
 			download>YAML</a
-		><a class="act" href="/count?court={b.id}">Count a date by it</a>
+		><a class="act" href="/docket/calculator?court={b.id}">Count a date by it</a>
 	</div>
 	{#each data.events as e (e.id)}
 		<section class="mt-5" id={e.id}>
@@ -106,11 +109,9 @@
 			<div class="ruled"><h2>Versions</h2></div>
 			{#each data.versions as v (v.n)}<div class="row flex h-9 items-center gap-3">
 					<b class="w-8 font-semibold">{v.n}</b><span class="min-w-0 grow truncate">{v.reason}</span
-					><span class="sub whitespace-nowrap">{v.by}, {at(v.at, data.zone, data.today)}</span><a
-						class="act"
-						href="/rulebooks/{b.id}/yaml?n={v.n}"
-						download>YAML</a
-					>
+					><span class="sub whitespace-nowrap"
+						>{v.by}, {formatInstant(v.at, data.zone, data.today)}</span
+					><a class="act" href="/rulebooks/{b.id}/yaml?n={v.n}" download>YAML</a>
 				</div>{/each}
 			{#if !b.own}<div class="row flex h-9 items-center gap-3">
 					<b class="w-8 font-semibold">0</b><span class="grow">as shipped</span><a

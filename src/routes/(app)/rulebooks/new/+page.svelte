@@ -1,7 +1,7 @@
 <!-- A timeline or a calendar of the department's own: an anchor and the days around it; or any book as YAML. -->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import BookEditor from '$lib/docket/BookEditor.svelte';
+	import BookEditor from '$lib/rulebooks/BookEditor.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	let { data } = $props();
@@ -84,15 +84,15 @@
 								><td class="py-1"
 									><input
 										class="box"
-										name="row-title"
+										name="rows.{i}.title"
 										bind:value={r.title}
 										aria-label="What is due, row {i + 1}"
-										aria-invalid={errors[`row-${i}`] ? 'true' : undefined}
-									/>{#if errors[`row-${i}`]}<p class="fault">{errors[`row-${i}`]}</p>{/if}</td
+										aria-invalid={errors[`rows.${i}`] ? 'true' : undefined}
+									/>{#if errors[`rows.${i}`]}<p class="fault">{errors[`rows.${i}`]}</p>{/if}</td
 								><td
 									><input
 										class="box"
-										name="row-count"
+										name="rows.{i}.count"
 										bind:value={r.count}
 										placeholder="-14d"
 										aria-label="Days, row {i + 1}"
@@ -100,14 +100,14 @@
 								><td
 									><input
 										class="box"
-										name="row-owner"
+										name="rows.{i}.owner"
 										bind:value={r.owner}
 										aria-label="Owner, row {i + 1}"
 									/></td
 								><td
 									><input
 										class="box"
-										name="row-authority"
+										name="rows.{i}.authority"
 										bind:value={r.authority}
 										placeholder="set by the department"
 										aria-label="Authority, row {i + 1}"

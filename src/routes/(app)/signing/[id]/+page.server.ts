@@ -1,16 +1,16 @@
-import { CONSENT, openSigning, signingView } from '#server/signing/commands.ts';
-import { declineAction, signAction } from '#server/signpage.ts';
-import { ctx, missing } from '#server/web.ts';
+/** A document to sign, of a colleague who is signed in. */
+import { notThere, contextOf } from '#server/http/request.ts';
+import { signActions } from '#server/http/signing.ts';
+import { CONSENT, openSigning } from '#server/signing/commands.ts';
+import { findSigning } from '#server/signing/door.ts';
 
 export function load(event) {
 	const door = { signerId: event.params.id };
-	const c = ctx(event);
-	const view = signingView(c, door);
-	if (!view) return missing('document to sign');
-	if (view.state === 'waiting' && view.round === 'with signers') openSigning(c, { door });
+	const ctx = contextOf(event);
+	const view = findSigning(ctx, door);
+	if (!view) return notThere('document to sign');
+	if (view.state === 'waiting' && view.round === 'with signers') openSigning(ctx, { door });
 	return { view, consent: CONSENT };
 }
-export const actions = {
-	sign: (event) => signAction(event, ctx(event), { signerId: event.params.id }),
-	decline: (event) => declineAction(event, ctx(event), { signerId: event.params.id })
-};
+
+export const actions = signActions(contextOf, ({ params }) => ({ signerId: params.id ?? '' }));

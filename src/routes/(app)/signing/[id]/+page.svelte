@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import SignSheet from '$lib/SignSheet.svelte';
-	import { at } from '$lib/ui/say.ts';
+	import SignSheet from '$lib/signing/SignSheet.svelte';
+	import { formatInstant } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const v = $derived(data.view);
 </script>
@@ -19,7 +19,7 @@
 		/>
 	{:else}<p class="read text-[18px]">
 			{v.state === 'signed'
-				? `You signed this ${at(v.endedAt!, data.zone, data.today)}.`
+				? `You signed this ${formatInstant(v.endedAt!, data.zone, data.today)}.`
 				: v.state === 'declined'
 					? 'You declined to sign this.'
 					: v.round === 'withdrawn'

@@ -1,11 +1,12 @@
+/** The document that somebody outside is asked to sign, while they are. */
 import { error } from '@sveltejs/kit';
-import { signingView } from '#server/signing/commands.ts';
-import { fileResponse } from '#server/download.ts';
-import { theWorld } from '#server/web.ts';
+import { fileResponse } from '#server/http/download.ts';
+import { guestContext } from '#server/http/request.ts';
+import { findSigning } from '#server/signing/door.ts';
 
-export function GET({ params }) {
-	const view = signingView({ ...theWorld(), actor: { guest: 'signer' } }, { token: params.token });
+export function GET(event) {
+	const view = findSigning(guestContext(event), { token: event.params.token });
 	if (!view || view.state !== 'waiting' || view.round !== 'with signers')
 		error(404, 'This link does not exist or is used.');
-	return fileResponse(theWorld().files.get(view.sha256), 'application/pdf', 'document.pdf', false);
+	return fileResponse(event.locals.app.files.get(view.sha256), 'pdf', 'document.pdf', false);
 }

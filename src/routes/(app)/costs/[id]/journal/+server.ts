@@ -1,17 +1,14 @@
-import { journalCsv } from '#server/costs/files.ts';
-import { mayRead, run } from '#server/costs/queries.ts';
-import { fileResponse } from '#server/download.ts';
-import { missing, staff, theWorld } from '#server/web.ts';
+/** The journal of a cost run as CSV. */
+import { makeJournalCsv } from '#server/costs/journal.ts';
+import { findRun, listJournalRows, mayReadCosts } from '#server/costs/queries.ts';
+import { fileResponse } from '#server/http/download.ts';
+import { notThere, requireStaff } from '#server/http/request.ts';
 
 export function GET(event) {
-	const me = staff(event);
-	const w = theWorld();
-	const r = mayRead(me) ? run(w, event.params.id) : undefined;
-	if (!r) return missing('cost run');
-	return fileResponse(
-		Buffer.from(journalCsv(w, me, r), 'utf8'),
-		'text/csv; charset=utf-8',
-		`journal ${r.number ?? 'draft'}.csv`,
-		true
-	);
+	const me = requireStaff(event);
+	const { app } = event.locals;
+	const run = mayReadCosts(me) ? findRun(app, event.params.id) : undefined;
+	if (!run) return notThere('cost run');
+	const csv = makeJournalCsv(listJournalRows(app, me, run));
+	return fileResponse(csv, 'csv', `journal ${run.number ?? 'draft'}.csv`, true);
 }

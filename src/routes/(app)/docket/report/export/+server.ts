@@ -1,52 +1,34 @@
-import { error } from '@sveltejs/kit';
-import {
-	readReport,
-	report,
-	reportCsv,
-	reportIcs,
-	reportPdf,
-	reportXlsx,
-	sayFilter
-} from '#server/docket/report.ts';
-import { fileResponse } from '#server/download.ts';
-import { only, theWorld } from '#server/web.ts';
-
 /** The report as a file, as the one who asks may see it. */
+import { error } from '@sveltejs/kit';
+import type { Application } from '#server/app/application.ts';
+import { makeReportCalendar } from '#server/docket/report-calendar.ts';
+import { makeReportCsv, makeReportSheet } from '#server/docket/report-files.ts';
+import { formatFilter, makeReport, parseReport, type Report } from '#server/docket/report.ts';
+import { reportPdfTask } from '#server/docket/tasks.ts';
+import { workbookTask } from '#server/files/tasks.ts';
+import { fileResponse } from '#server/http/download.ts';
+import { requireAction } from '#server/http/request.ts';
+
+const MAKERS: Readonly<
+	Record<string, (app: Application, report: Report) => Promise<Uint8Array | string>>
+> = {
+	csv: (_app, report) => Promise.resolve(makeReportCsv(report)),
+	xlsx: (app, report) => app.work.run(workbookTask, makeReportSheet(report)),
+	ics: makeReportCalendar,
+	pdf: (app, report) =>
+		app.work.run(reportPdfTask, {
+			report,
+			about: formatFilter(app, report.filter),
+			today: app.clock.today()
+		})
+};
+
 export async function GET(event) {
-	const me = only(event, 'docket.read');
-	const w = theWorld();
-	const r = report(w, me, readReport(event.url.searchParams));
-	const name = `docket-${w.clock.today()}`;
-	switch (event.url.searchParams.get('as')) {
-		case 'xlsx':
-			return fileResponse(
-				await reportXlsx(r),
-				'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-				`${name}.xlsx`,
-				true
-			);
-		case 'pdf':
-			return fileResponse(
-				await reportPdf(w, r, sayFilter(w, r.filter)),
-				'application/pdf',
-				`${name}.pdf`,
-				true
-			);
-		case 'ics':
-			return fileResponse(
-				Buffer.from(reportIcs(w, r)),
-				'text/calendar; charset=utf-8',
-				`${name}.ics`,
-				true
-			);
-		case 'csv':
-			return fileResponse(
-				Buffer.from(reportCsv(r)),
-				'text/csv; charset=utf-8',
-				`${name}.csv`,
-				true
-			);
-		default:
-			error(404, 'A report comes as pdf, xlsx, csv or ics.');
-	}
+	const me = requireAction(event, 'docket.read');
+	const { app } = event.locals;
+	const type = event.url.searchParams.get('as') ?? '';
+	const make = MAKERS[type];
+	if (!make) error(404, 'A report comes as pdf, xlsx, csv or ics.');
+	const report = makeReport(app, me, parseReport(event.url.searchParams));
+	return fileResponse(await make(app, report), type, `docket-${app.clock.today()}.${type}`, true);
 }

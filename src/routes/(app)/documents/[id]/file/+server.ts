@@ -1,20 +1,17 @@
-import { document, versions } from '#server/documents/queries.ts';
-import { fileResponse } from '#server/download.ts';
-import { missing, only, theWorld } from '#server/web.ts';
+/** A version of a document as it was filed. */
+import { findDocument, listVersions } from '#server/documents/queries.ts';
+import { fileResponse } from '#server/http/download.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
 
 export function GET(event) {
-	const me = only(event, 'document.read');
-	const w = theWorld();
-	const d = document(w, me, event.params.id);
-	if (!d) return missing('document');
-	const v = versions(w, d.id).find(
-		(x) => x.n === (Number(event.url.searchParams.get('version')) || d.version)
-	);
-	if (!v) return missing('version');
-	return fileResponse(
-		w.files.get(v.sha256),
-		v.mediaType,
-		v.fileName,
-		event.url.searchParams.has('download')
-	);
+	const me = requireAction(event, 'document.read');
+	const { app } = event.locals;
+	const document = findDocument(app, me, event.params.id);
+	if (!document) return notThere('document');
+	const params = event.url.searchParams;
+	const wanted = Number(params.get('version')) || document.version;
+	const version = listVersions(app, document.id).find(({ n }) => n === wanted);
+	if (!version) return notThere('version');
+	const { sha256, mediaType, fileName } = version;
+	return fileResponse(app.files.get(sha256), mediaType, fileName, params.has('download'));
 }

@@ -148,7 +148,7 @@
 	</div>
 	<div>
 		<ActionForm
-			action="?/send"
+			action={data.self ? '?/send&self' : '?/send'}
 			ondone={async () => {
 				toast('Sent. The Post room has the mail.');
 				await goto(`/documents/${data.doc.id}`);

@@ -1,11 +1,11 @@
-import { fileResponse } from '#server/download.ts';
-import { findKind, kindYaml } from '#server/matters/kinds.ts';
-import { missing, only, theWorld } from '#server/web.ts';
+/** A kind of matter as YAML. */
+import { fileResponse } from '#server/http/download.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { findKind, formatKindYaml } from '#server/kinds/queries.ts';
 
 export function GET(event) {
-	only(event, 'kind.edit');
-	const k = findKind(theWorld(), event.params.id);
-	return k
-		? fileResponse(Buffer.from(kindYaml(k)), 'application/yaml', `${k.id}.yaml`, true)
-		: missing('kind');
+	requireAction(event, 'kind.edit');
+	const kind = findKind(event.locals.app, event.params.id);
+	if (!kind) return notThere('kind');
+	return fileResponse(formatKindYaml(kind), 'yaml', `${kind.id}.yaml`, true);
 }

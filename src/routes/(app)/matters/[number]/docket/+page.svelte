@@ -2,20 +2,21 @@
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import Count from '$lib/ui/Count.svelte';
+	import Count from '$lib/docket/Count.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
+	import Kite from '$lib/docket/Kite.svelte';
 	import Month from '$lib/docket/Month.svelte';
 	import Timeline, { type Lane } from '$lib/docket/Timeline.svelte';
 	import Waiting from '$lib/docket/Waiting.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
 	import Books from './Books.svelte';
 	import DateDrawer, { type How } from './DateDrawer.svelte';
 	import EnterEvent from './EnterEvent.svelte';
 	import HandDate from './HandDate.svelte';
 	import MoveEvent from './MoveEvent.svelte';
 	import OrderDrawer from './OrderDrawer.svelte';
-	import type { DeadlineView } from '#server/docket/queries.ts';
+	import type { DeadlineView } from '#server/docket/list.ts';
+	import type { CountView } from '#server/docket/counts.ts';
 	let { data } = $props();
 	const c = $derived(data.caption);
 	let entering = $state(page.url.searchParams.has('enter')),
@@ -23,8 +24,22 @@
 		ordering = $state(false);
 	let moving = $state('');
 	/** The date named in the address is open at first; what one opens stays open through a change. */
-	const named = $derived(page.url.searchParams.get('count') ?? '');
+	const named = $derived(page.url.searchParams.get('deadline') ?? '');
 	let shown = $derived(named);
+	/** Counts by date: the one of the address comes with the page, the others when they are opened. */
+	let counts = $state<Record<string, CountView>>({});
+	const count = $derived(counts[shown] ?? (data.named?.id === shown ? data.named.count : null));
+	$effect(() => {
+		void data.events;
+		counts = {};
+	});
+	$effect(() => {
+		const id = shown;
+		if (!id || counts[id] || data.named?.id === id) return;
+		void fetch(`/api/counts/${id}`).then(async (response) => {
+			if (response.ok) counts[id] = (await response.json()) as CountView;
+		});
+	});
 	let doing = $state<{ id: string; how: How }>({ id: '', how: 'meet' });
 	let open = $state(false);
 	const all = $derived(data.events.flatMap((e) => e.deadlines));
@@ -36,7 +51,7 @@
 	};
 	const to = (change: Record<string, string>) => {
 		const p = new URLSearchParams(page.url.searchParams);
-		p.delete('count');
+		p.delete('deadline');
 		for (const [k, v] of Object.entries(change))
 			if (v) p.set(k, v);
 			else p.delete(k);
@@ -65,12 +80,12 @@
 			.filter((d) => inTime(d) && (ONLY[only]?.(d) ?? true))
 			.sort((a, b) => a.date.localeCompare(b.date))
 	);
-	const href = (id: string) => to({ count: id, view: '' });
+	const href = (id: string) => to({ deadline: id, view: '' });
 	const lanes = $derived(
 		data.events.map((e): Lane => ({
 			id: e.id,
 			label: e.text,
-			about: `${e.name ? `${e.name}, ` : ''}${e.key === 'by-hand' && !e.ahead ? '' : short(e.date, data.today)}`,
+			about: `${e.name ? `${e.name}, ` : ''}${e.key === 'by-hand' && !e.ahead ? '' : formatShort(e.date, data.today)}`,
 			href: to({ view: '' }),
 			event: { date: e.date, hearing: e.ahead === 'hearing' || e.ahead === 'trial' },
 			marks: e.deadlines.map((d) => ({
@@ -86,7 +101,7 @@
 	const about = (d: DeadlineView) =>
 		[
 			d.state === 'met'
-				? `met ${short(d.closedOn!, data.today)}${d.reason ? `, ${d.reason}` : ''}`
+				? `met ${formatShort(d.closedOn!, data.today)}${d.reason ? `, ${d.reason}` : ''}`
 				: d.state === 'vacated'
 					? `vacated: ${d.reason}`
 					: d.state === 'missed'
@@ -95,9 +110,11 @@
 							? `today${d.time ? `, ${d.time}` : ''}`
 							: (d.time ?? ''),
 			d.computed
-				? `by ${d.movedHow}, the rule gives ${short(d.computed, data.today).slice(4)}`
+				? `by ${d.movedHow}, the rule gives ${formatShort(d.computed, data.today).slice(4)}`
 				: '',
-			d.internal && d.state === 'docketed' ? `ours ${short(d.internal, data.today).slice(4)}` : '',
+			d.internal && d.state === 'docketed'
+				? `ours ${formatShort(d.internal, data.today).slice(4)}`
+				: '',
 			d.short && d.short !== d.title ? d.short : ''
 		]
 			.filter(Boolean)
@@ -122,7 +139,7 @@
 				/></span
 			>
 			<span class="font-semibold whitespace-nowrap" data-date={d.date}
-				>{short(d.date, data.today)}</span
+				>{formatShort(d.date, data.today)}</span
 			>
 			<button
 				class="min-w-0 truncate text-left"
@@ -138,7 +155,7 @@
 				{#if d.state === 'proposed'}{#if data.can.docket}<ActionForm action="?/docket"
 							>{#snippet children({ busy })}<input
 									type="hidden"
-									name="deadlineId"
+									name="deadlineIds"
 									value={d.id}
 								/><button class="act" disabled={busy}>docket it</button>{/snippet}</ActionForm
 						>{:else}proposed{/if}
@@ -149,10 +166,10 @@
 				{:else if d.checked}<span class="sub">checked by {d.checkedBy}</span>
 				{:else if d.state === 'docketed' || d.state === 'missed'}{#if d.docketedById === data.me.id || !data.can.docket}<span
 							class="font-semibold text-saffron-ink">second check</span
-						>{:else}<a class="act" href="/docket/check?date={d.id}">check it</a>{/if}{/if}
+						>{:else}<a class="act" href="/docket/check?deadline={d.id}">check it</a>{/if}{/if}
 			</span>
 		</div>
-		{#if shown === d.id && data.counts[d.id]}
+		{#if shown === d.id && count}
 			<div class="pb-3">
 				{#if d.returnedBy}<p class="mb-2">
 						<b class="font-semibold text-madder">{d.returnedBy} does not agree:</b>
@@ -164,9 +181,9 @@
 							<a class="act" href={d.link} rel="noreferrer" target="_blank">{d.link}</a>{/if}
 					</p>{/if}
 				{#if d.stale}<p class="mb-2 font-semibold text-madder">{d.stale}</p>{/if}
-				<Count count={data.counts[d.id]!} late={d.date <= data.today && d.state !== 'met'} />
+				<Count {count} late={d.date <= data.today && d.state !== 'met'} />
 				{#if d.computed}<p class="mt-2">
-						<b class="font-semibold">Moved by {d.movedHow} to {short(d.date, data.today)}:</b>
+						<b class="font-semibold">Moved by {d.movedHow} to {formatShort(d.date, data.today)}:</b>
 						{d.movedReason}
 					</p>{/if}
 				{#if data.papers[d.id]}<p class="mt-2 flex flex-wrap gap-3">
@@ -255,7 +272,7 @@
 				}}
 				>{#snippet children({ busy })}{#each picked as id (id)}<input
 							type="hidden"
-							name="deadlineId"
+							name="deadlineIds"
 							value={id}
 						/>{/each}<button class="btn go" disabled={busy}
 						>Docket {plural(picked.length, 'date')}</button
@@ -267,13 +284,13 @@
 				<section class="mt-5" data-event={e.key}>
 					<div class="ruled">
 						<span class="w-[135px] shrink-0 font-medium whitespace-nowrap"
-							>{e.key === 'by-hand' && !e.ahead ? '' : short(e.date, data.today)}</span
+							>{e.key === 'by-hand' && !e.ahead ? '' : formatShort(e.date, data.today)}</span
 						>
 						<h3 class="min-w-0 font-semibold">
 							{e.text}{#if e.name}&nbsp;<span class="sub ml-1 font-normal">{e.name}</span
 								>{/if}{#if e.time}&nbsp;<span class="sub ml-1 font-normal">{e.time}</span
-								>{/if}{#if e.serviceSay}&nbsp;<span class="sub ml-1 font-normal"
-									>{e.serviceSay}</span
+								>{/if}{#if e.serviceLabel}&nbsp;<span class="sub ml-1 font-normal"
+									>{e.serviceLabel}</span
 								>{/if}{#if e.place}&nbsp;<span class="sub ml-1 font-normal">{e.place}</span
 								>{/if}{#if e.source}&nbsp;<a
 									class="act ml-1 font-normal"

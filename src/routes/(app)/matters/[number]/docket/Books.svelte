@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import { at, short } from '$lib/ui/say.ts';
+	import { formatInstant, formatShort } from '$lib/ui/format.ts';
 	type Order = {
 		id: string;
 		book: string;
@@ -52,8 +52,8 @@
 	</div>
 	{#each books as b (b.id)}<div class="row flex min-h-9 items-center gap-3">
 			<a class="font-semibold hover:underline" href="/rulebooks/{b.id}">{b.title}</a><span
-				class="sub grow">reviewed {short(b.reviewed, today)}</span
-			>{#if !b.main && may}<ActionForm action="?/book"
+				class="sub grow">reviewed {formatShort(b.reviewed, today)}</span
+			>{#if !b.main && may}<ActionForm action="?/removeBook"
 					>{#snippet children({ busy })}<input
 							type="hidden"
 							name="matterId"
@@ -65,7 +65,7 @@
 				>{/if}
 		</div>{/each}
 	{#if adding}<ActionForm
-			action="?/book"
+			action="?/addBook"
 			class="row no-print flex items-center gap-2 py-2"
 			ondone={() => {
 				adding = false;
@@ -75,11 +75,7 @@
 					type="hidden"
 					name="matterId"
 					value={matterId}
-				/><input type="hidden" name="on" value="1" /><select
-					class="box !w-auto"
-					name="book"
-					bind:value={book}
-					aria-label="Book to add"
+				/><select class="box !w-auto" name="book" bind:value={book} aria-label="Book to add"
 					><option value="">Choose a book</option>{#each others as b (b.id)}<option value={b.id}
 							>{b.title}</option
 						>{/each}</select
@@ -91,7 +87,7 @@
 		<div class="row py-1.5" data-order={o.title}>
 			<div class="flex items-baseline gap-3">
 				<b class="font-semibold" class:line-through={o.endedAt}>{o.title}</b><span class="sub grow"
-					>{o.sort}, {short(o.dated, today)}, laid by {o.by}{o.endedAt
+					>{o.sort}, {formatShort(o.dated, today)}, laid by {o.by}{o.endedAt
 						? `; ended: ${o.endedReason}`
 						: ''}</span
 				>{#if o.documentId}<a class="act" href="/documents/{o.documentId}">the order</a
@@ -105,7 +101,7 @@
 			</div>
 			{#each o.says as s (s)}<span class="block pl-4 text-ink-2">{s}</span>{/each}
 			{#if ending === o.id}<ActionForm
-					action="?/endorder"
+					action="?/endOrder"
 					class="mt-2 flex items-center gap-2"
 					ondone={() => {
 						ending = '';
@@ -138,11 +134,11 @@
 				></span
 			>{#if may}<button class="act" onclick={() => (rungs = ladder.own || ladder.kind)}
 					>change the days</button
-				>{/if}<ActionForm action="?/mute"
-				>{#snippet children({ busy })}<input type="hidden" name="matterId" value={matterId} /><input
+				>{/if}<ActionForm action="?/{muted ? 'unmute' : 'mute'}"
+				>{#snippet children({ busy })}<input
 						type="hidden"
-						name="mute"
-						value={muted ? '' : '1'}
+						name="matterId"
+						value={matterId}
 					/><button class="act" disabled={busy}>{muted ? 'unmute for me' : 'mute for me'}</button
 					>{/snippet}</ActionForm
 			>
@@ -156,7 +152,7 @@
 						type="hidden"
 						name="matterId"
 						value={matterId}
-					/><input
+					/><input type="hidden" name="was" value={ladder.own} /><input
 						class="box !w-64"
 						name="ladder"
 						bind:value={rungs}
@@ -183,7 +179,7 @@
 			>
 		{:else}<span class="sub grow"
 				>{feed
-					? `made ${at(feed.madeAt, zone, today)}${feed.readAt ? `, last read ${at(feed.readAt, zone, today)}` : ', not read yet'}`
+					? `made ${formatInstant(feed.madeAt, zone, today)}${feed.readAt ? `, last read ${formatInstant(feed.readAt, zone, today)}` : ', not read yet'}`
 					: 'for an ordinary calendar program: this matter, by a secret address'}</span
 			>
 			<ActionForm

@@ -5,15 +5,17 @@
 
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
+	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
-	import { sayDate, type PlainDate } from '#core/dates/plain.ts';
-	import { readDate } from '#core/dates/read.ts';
-	import type { DeadlineView } from '#server/docket/queries.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
+	import type { PlainDate } from '#core/dates/plain.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
+	import type { DeadlineView } from '#server/docket/list.ts';
 	type Paper = { id: string; name: string };
 	type Props = {
 		open: boolean;
@@ -96,24 +98,23 @@
 	});
 	$effect(() => {
 		if (!open || how !== 'shift' || !d) return;
-		const r = to.trim() ? readDate(to, today as PlainDate) : null;
-		const q = new URLSearchParams({
-			deadline: d.id,
+		const r = to.trim() ? parseTypedDate(to, today as PlainDate) : null;
+		const body = {
+			deadlineId: d.id,
 			how: kind,
 			by: by.trim(),
 			to: r && 'date' in r ? r.date : ''
-		});
+		};
 		if (kind !== 'back' && !by.trim() && !(r && 'date' in r)) {
 			shift = null;
 			fault = '';
 			return;
 		}
 		const mine = ++asked;
-		void fetch(`/api/moves?${q}`).then(async (res) => {
-			const out = (await res.json()) as { to?: PlainDate; error?: string };
+		void askServer<NonNullable<typeof shift>>('/api/preview/reschedule', body).then((asking) => {
 			if (mine !== asked) return;
-			fault = out.error ?? '';
-			shift = out.to ? (out as NonNullable<typeof shift>) : null;
+			fault = asking.ok ? '' : asking.message;
+			shift = asking.ok ? asking.value : null;
 		});
 	});
 	const TITLES: Record<How, string> = {
@@ -136,7 +137,7 @@
 		open = false;
 		toast(
 			how === 'shift'
-				? `Moved to ${sayDate(String(x.to) as PlainDate)}. ${plural(Number(x.told), 'person', 'people')} told, once.`
+				? `Moved to ${formatDate(String(x.to) as PlainDate)}. ${plural(Number(x.told), 'person', 'people')} told, once.`
 				: SAID[how]
 		);
 	}
@@ -166,7 +167,7 @@
 			>{/snippet}</Field
 	>{/snippet}
 
-<Drawer bind:open title={TITLES[how]} about={d ? `${d.title}, ${sayDate(d.date)}` : ''}>
+<Drawer bind:open title={TITLES[how]} about={d ? `${d.title}, ${formatDate(d.date)}` : ''}>
 	{#if d}
 		<ActionForm action="?/{how}" ondone={done} onconflict={take}>
 			{#snippet children({ errors, busy })}
@@ -249,7 +250,7 @@
 							bind:value={internal}
 							{today}
 							error={errors.internal}
-							hint="not after {short(d.date, today)}"
+							hint="not after {formatShort(d.date, today)}"
 						/>
 						<div class="grid grid-cols-2 gap-3">
 							<Field label="Time" error={errors.time}
@@ -369,18 +370,19 @@
 							</div>{/if}
 						{#if shift}<div class="border border-rule bg-sail p-3" aria-live="polite">
 								<p>
-									<s class="sub">{short(d.date, today)}</s>
-									<b class="read text-[19px] font-medium">{sayDate(shift.to)}</b>
+									<s class="sub">{formatShort(d.date, today)}</s>
+									<b class="read text-[19px] font-medium">{formatDate(shift.to)}</b>
 									<b class="font-semibold text-petrol"
 										>{shift.days > 0 ? '+' : '−'}{Math.abs(shift.days)}</b
 									>
 								</p>
 								{#if kind !== 'back'}<p class="sub">
-										the rule's own day, {short(d.computed ?? d.date, today)}, is kept beside it
+										the rule's own day, {formatShort(d.computed ?? d.date, today)}, is kept beside
+										it
 									</p>{/if}{#each shift.warnings as w (w)}<p class="font-semibold text-saffron-ink">
 										{w}
 									</p>{/each}{#each shift.tasks as t (t.taskId)}<p class="sub">
-										task: {t.subject}, {t.assignee}, to {short(t.to, today)}
+										task: {t.subject}, {t.assignee}, to {formatShort(t.to, today)}
 									</p>{/each}
 							</div>{/if}
 						<Field label="Reason" error={errors.reason}
@@ -427,7 +429,11 @@
 						type="hidden"
 						name="matterId"
 						value={d.matterId}
-					/><input type="hidden" name="deadlineId" value={d.id} /><Field
+					/><input type="hidden" name="deadlineId" value={d.id} /><input
+						type="hidden"
+						name="was"
+						value={ladder}
+					/><Field
 						label="Reminder days of this date"
 						error={errors.ladder}
 						hint="like 30, 14, 7, 3, 1, 0, +1; empty: as the matter says"

@@ -3,22 +3,23 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
-	import Count from '$lib/ui/Count.svelte';
+	import Count from '$lib/docket/Count.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
-	import { draft } from '$lib/ui/draft.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
-	import { readDate } from '#core/dates/read.ts';
+	import Kite from '$lib/docket/Kite.svelte';
+	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { capitalize } from '#core/format/words.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import type { CountView } from '#server/docket/queries.ts';
+	import type { CountView } from '#server/docket/counts.ts';
 
 	type Question = {
 		id: string;
 		ask: string;
 		kind: 'choice' | 'date';
-		options?: { id: string; say: string }[] | undefined;
+		options?: { id: string; label: string }[] | undefined;
 		if?: Record<string, string> | undefined;
 	};
 	type Choice = {
@@ -47,7 +48,7 @@
 		open: boolean;
 		matter: { id: string; number: string; title: string };
 		choices: Choice[];
-		services: Record<string, { id: string; say: string; add: string | null }[]>;
+		services: Record<string, { id: string; label: string; add: string | null }[]>;
 		documents: { id: string; name: string }[];
 		today: string;
 		people: string;
@@ -98,7 +99,7 @@
 	let asked = 0;
 
 	const asIso = (typed: string) => {
-		const r = typed.trim() ? readDate(typed, today as PlainDate) : null;
+		const r = typed.trim() ? parseTypedDate(typed, today as PlainDate) : null;
 		return r && 'date' in r ? r.date : typed.trim();
 	};
 	const iso = $derived(asIso(v.date));
@@ -131,7 +132,7 @@
 		const mine = ++asked;
 		looking = true;
 		const wait = setTimeout(async () => {
-			const r = await fetch('/api/propose', {
+			const r = await fetch('/api/preview/event', {
 				method: 'POST',
 				headers: { 'content-type': 'application/json' },
 				body
@@ -224,8 +225,7 @@
 									bind:value={v.service}
 									{...c}
 									><option value="">Not served, or not known</option
-									>{#each services as s (s.id)}<option value={s.id}
-											>{s.say.charAt(0).toUpperCase() + s.say.slice(1)}</option
+									>{#each services as s (s.id)}<option value={s.id}>{capitalize(s.label)}</option
 										>{/each}</select
 								>{/snippet}</Field
 						>{/if}
@@ -235,23 +235,23 @@
 						did happen that long before the matter was opened</label
 					>{/if}
 				{#each questions as q (q.id)}
-					{#if q.kind === 'choice'}<Field label={q.ask} error={e[`answer-${q.id}`]}
+					{#if q.kind === 'choice'}<Field label={q.ask} error={e[`answers.${q.id}`]}
 							>{#snippet children(c)}<select
 									class="box"
-									name="answer-{q.id}"
+									name="answers.{q.id}"
 									bind:value={v.answers[q.id]}
 									{...c}
-									><option value="">Not answered (taken as: {q.options![0]!.say})</option
-									>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option
+									><option value="">Not answered (taken as: {q.options![0]!.label})</option
+									>{#each q.options! as o (o.id)}<option value={o.id}>{o.label}</option
 										>{/each}</select
 								>{/snippet}</Field
 						>
 					{:else}<DateField
-							name="answer-{q.id}"
+							name="answers.{q.id}"
 							label={q.ask}
 							bind:value={() => v.answers[q.id] ?? '', (x) => (v.answers[q.id] = x)}
 							{today}
-							error={e[`answer-${q.id}`]}
+							error={e[`answers.${q.id}`]}
 						/>{/if}
 				{/each}
 				<Field label="Name it" error={e.name} hint="shown beside each date: which motion, which set"
@@ -331,7 +331,7 @@
 						>
 						<span class="text-right whitespace-nowrap"
 							><b class="font-semibold {p.past ? 'text-madder' : ''}" data-date={p.date}
-								>{short(p.date, today)}{p.time ? `, ${p.time}` : ''}</b
+								>{formatShort(p.date, today)}{p.time ? `, ${p.time}` : ''}</b
 							><span class="block {p.past ? 'font-semibold text-madder' : 'sub'}"
 								>{p.past
 									? 'in the past'

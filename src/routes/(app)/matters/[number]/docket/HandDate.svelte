@@ -5,8 +5,8 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
-	import { draft } from '$lib/ui/draft.svelte';
+	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { draft } from '$lib/ui/draft.svelte.ts';
 	type Props = {
 		open: boolean;
 		matter: { id: string; number: string; title: string };
@@ -53,19 +53,22 @@
 					type="hidden"
 					name="from"
 					value={file}
-				/><input type="hidden" name="items" value={JSON.stringify(found)} />
+				/><input
+					type="hidden"
+					name="items"
+					value={JSON.stringify(found.filter((_, i) => take.includes(String(i))))}
+				/>
 				<h3 class="ruled font-semibold">{file}</h3>
 				{#each found as e, i (i)}<label
 						class="row flex items-start gap-2.5 py-1.5"
 						data-found={e.title}
 						><input
 							type="checkbox"
-							name="take"
 							value={String(i)}
 							bind:group={take}
 							class="mt-0.5 accent-petrol"
 						/><span class="w-[110px] shrink-0 font-semibold"
-							>{short(e.date, today)}{e.time ? `, ${e.time}` : ''}</span
+							>{formatShort(e.date, today)}{e.time ? `, ${e.time}` : ''}</span
 						><span>{e.title}<span class="sub block">{e.place}</span></span></label
 					>{/each}
 				{#if left}<p class="sub mt-1">

@@ -1,13 +1,15 @@
 <!-- What would move with an event: shown before anything is saved; all or some, with the reason. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
+	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
-	import { readDate } from '#core/dates/read.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { capitalize } from '#core/format/words.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import type { Move } from '#server/docket/commands.ts';
+	import type { Move } from '#server/docket/moves.ts';
 	type Props = {
 		event: {
 			id: string;
@@ -26,11 +28,11 @@
 				id: string;
 				ask: string;
 				kind: 'choice' | 'date';
-				options?: { id: string; say: string }[] | undefined;
+				options?: { id: string; label: string }[] | undefined;
 				if?: Record<string, string> | undefined;
 			}[];
 		} | null;
-		services: { id: string; say: string }[];
+		services: { id: string; label: string }[];
 		documents: { id: string; name: string }[];
 		today: string;
 		onclose: () => void;
@@ -50,7 +52,7 @@
 		if (!to.trim()) to = event.date;
 	};
 	const asIso = (typed: string) => {
-		const r = typed.trim() ? readDate(typed, today as PlainDate) : null;
+		const r = typed.trim() ? parseTypedDate(typed, today as PlainDate) : null;
 		return r && 'date' in r ? r.date : typed.trim();
 	};
 	const questions = $derived(
@@ -61,7 +63,19 @@
 			)
 		)
 	);
-	let born = $state<{ title: string; date: PlainDate }[]>([]);
+	const given = () =>
+		questions.map((question): [string, string] => {
+			const typed = answers[question.id] ?? '';
+			return [question.id, question.kind === 'date' ? asIso(typed) : typed];
+		});
+	type Previewed = {
+		moves: Move[];
+		gone: string[];
+		born: { title: string; date: PlainDate }[];
+		warnings: string[];
+	};
+	const NOTHING: Previewed = { moves: [], gone: [], born: [], warnings: [] };
+	let born = $state<Previewed['born']>([]);
 	let gone = $state<string[]>([]),
 		warnings = $state<string[]>([]);
 	let ready = $state(false);
@@ -80,41 +94,25 @@
 			fault = '';
 			return;
 		}
-		const r = readDate(typed, today as PlainDate);
+		const r = parseTypedDate(typed, today as PlainDate);
 		if ('error' in r) {
 			moves = [];
 			ready = false;
 			return;
 		}
 		const mine = ++asked;
-		const q = new URLSearchParams({
-			event: event.id,
+		const body = {
+			eventId: event.id,
 			to: r.date,
 			time,
 			...(choice?.served ? { service } : {}),
-			...(choice?.questions.length ? { answers: '1' } : {}),
-			...Object.fromEntries(
-				questions.map((x) => [
-					`answer-${x.id}`,
-					x.kind === 'date' ? asIso(answers[x.id] ?? '') : (answers[x.id] ?? '')
-				])
-			)
-		});
-		void fetch(`/api/moves?${q}`).then(async (res) => {
-			const out = (await res.json()) as {
-				moves?: Move[];
-				gone?: string[];
-				born?: typeof born;
-				warnings?: string[];
-				error?: string;
-			};
+			...(choice?.questions.length ? { answers: Object.fromEntries(given()) } : {})
+		};
+		void askServer<Previewed>('/api/preview/move', body).then((asking) => {
 			if (mine !== asked) return;
-			fault = out.error ?? '';
-			moves = out.moves ?? [];
-			gone = out.gone ?? [];
-			born = out.born ?? [];
-			warnings = out.warnings ?? [];
-			ready = out.moves !== undefined;
+			fault = asking.ok ? '' : asking.message;
+			({ moves, gone, born, warnings } = asking.ok ? asking.value : NOTHING);
+			ready = asking.ok;
 			only = moves.filter((m) => m.state !== 'met').map((m) => m.deadlineId);
 		});
 	});
@@ -148,11 +146,13 @@
 				type="hidden"
 				name="version"
 				value={event.version}
-			/>{#if choose}<input type="hidden" name="choose" value="1" />{/if}
+			/>{#if choose}<input type="hidden" name="only" value="" />{/if}
 			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3">
 				<div>
 					<span class="sub text-[12px]">from</span>
-					<p class="read text-[17px] whitespace-nowrap">{short(event.date, today).slice(4)}</p>
+					<p class="read text-[17px] whitespace-nowrap">
+						{formatShort(event.date, today).slice(4)}
+					</p>
 				</div>
 				<DateField
 					name="to"
@@ -182,25 +182,26 @@
 							onchange={correct}
 							{...c}
 							><option value="">Not served, or not known</option>{#each services as x (x.id)}<option
-									value={x.id}>{x.say.charAt(0).toUpperCase() + x.say.slice(1)}</option
+									value={x.id}>{capitalize(x.label)}</option
 								>{/each}</select
 						>{/snippet}</Field
 				>{/if}
-			{#if choice?.questions.length}<input type="hidden" name="answers" value="1" />{/if}
+
 			{#each questions as q (q.id)}
-				{#if q.kind === 'choice'}<Field label={q.ask} error={errors[`answer-${q.id}`]} class="mt-3"
+				{#if q.kind === 'choice'}<Field label={q.ask} error={errors[`answers.${q.id}`]} class="mt-3"
 						>{#snippet children(c)}<select
 								class="box"
-								name="answer-{q.id}"
+								name="answers.{q.id}"
 								bind:value={answers[q.id]}
 								onchange={correct}
 								{...c}
-								><option value="">Not answered (taken as: {q.options![0]!.say})</option
-								>{#each q.options! as o (o.id)}<option value={o.id}>{o.say}</option>{/each}</select
+								><option value="">Not answered (taken as: {q.options![0]!.label})</option
+								>{#each q.options! as o (o.id)}<option value={o.id}>{o.label}</option
+									>{/each}</select
 							>{/snippet}</Field
 					>
 				{:else}<DateField
-						name="answer-{q.id}"
+						name="answers.{q.id}"
 						label={q.ask}
 						bind:value={
 							() => answers[q.id] ?? '',
@@ -210,7 +211,7 @@
 							}
 						}
 						{today}
-						error={errors[`answer-${q.id}`]}
+						error={errors[`answers.${q.id}`]}
 						class="mt-3"
 					/>{/if}
 			{/each}
@@ -230,8 +231,9 @@
 										disabled={m.state === 'met'}
 										class="accent-petrol"
 									/>{m.title}</label
-								>{:else}<span>{m.title}</span>{/if}<s class="sub">{short(m.from, today).slice(4)}</s
-							><b class="font-semibold">{short(m.to, today).slice(4)}</b><b
+								>{:else}<span>{m.title}</span>{/if}<s class="sub"
+								>{formatShort(m.from, today).slice(4)}</s
+							><b class="font-semibold">{formatShort(m.to, today).slice(4)}</b><b
 								class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b
 							>
 						</div>
@@ -239,8 +241,8 @@
 								class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-[12.5px] text-ink-2"
 							>
 								<span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub"
-									>{t.from ? short(t.from, today).slice(4) : ''}</s
-								><b class="font-semibold">{short(t.to, today).slice(4)}</b><b
+									>{t.from ? formatShort(t.from, today).slice(4) : ''}</s
+								><b class="font-semibold">{formatShort(t.to, today).slice(4)}</b><b
 									class="num text-petrol">{t.days ? sign(t.days) : ''}</b
 								>
 							</div>{/each}
@@ -250,8 +252,8 @@
 					</div>
 				{/each}
 				{#each born as b (b.title)}<p class="row py-1.5">
-						{b.title}: <b class="font-semibold">{short(b.date, today)}</b>, set only now; it comes
-						as a proposal
+						{b.title}: <b class="font-semibold">{formatShort(b.date, today)}</b>, set only now; it
+						comes as a proposal
 					</p>{/each}
 				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">
 						{g}: no rule sets it from this day; it stays, to be checked again or taken off

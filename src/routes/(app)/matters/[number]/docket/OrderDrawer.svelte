@@ -1,15 +1,17 @@
 <!-- A standing order or a scheduling order: what it replaces, adds and switches off, and which dates that changes, before it is kept. -->
 <script lang="ts">
-	import { deserialize } from '$app/forms';
 	import { toast } from 'svelte-sonner';
+	import { askServer } from '$lib/ui/ask.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
+	import type { PlainDate } from '#core/dates/plain.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Effects from '$lib/docket/Effects.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import { draft } from '$lib/ui/draft.svelte';
-	import { plural } from '$lib/ui/say.ts';
-	import type { EffectView } from '#server/docket/changes.ts';
+	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { plural } from '$lib/ui/format.ts';
+	import type { EffectView } from '#server/docket/effects.ts';
 	type Choice = { key: string; book: string; text: string; rules: { id: string; title: string }[] };
 	type Props = {
 		open: boolean;
@@ -33,32 +35,40 @@
 	const v = kept.value;
 	const events = $derived(choices.filter((c) => c.book === v.book));
 	const rules = (key: string) => events.find((e) => e.key === key)?.rules ?? [];
-	let form = $state<HTMLElement>();
+	/** The order as the form sends it: of each line only what its sort asks for. */
+	const sent = () => {
+		const day = v.dated.trim() ? parseTypedDate(v.dated, today as PlainDate) : null;
+		return {
+			matterId: matter.id,
+			book: v.book,
+			sort: v.sort,
+			title: v.title,
+			dated: day && 'date' in day ? day.date : v.dated,
+			documentId: v.documentId,
+			lines: v.lines.map((line) => ({
+				do: line.do,
+				event: line.event,
+				...(line.do === 'add' ? { title: line.title, act: line.act } : { rule: line.rule }),
+				...(line.do === 'off' ? {} : { count: line.count })
+			}))
+		};
+	};
 	let effects = $state<EffectView[] | null>(null);
 	let said = $state(''),
 		asked = 0;
 	$effect(() => {
-		const body = JSON.stringify(v);
-		if (!open || !form || !v.title.trim() || !v.lines.some((l) => l.event)) {
+		const order = sent();
+		if (!open || !v.title.trim() || !v.lines.some((l) => l.event)) {
 			effects = null;
 			said = '';
 			return;
 		}
 		const mine = ++asked;
 		const wait = setTimeout(async () => {
-			void body;
-			const res = await fetch('?/orderpreview', {
-				method: 'POST',
-				body: new FormData(form!.querySelector('form')!),
-				headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
-			});
-			const out = deserialize(await res.text());
+			const asking = await askServer<{ effects: EffectView[] }>('/api/preview/order', order);
 			if (mine !== asked) return;
-			effects = out.type === 'success' ? ((out.data?.effects ?? []) as EffectView[]) : null;
-			said =
-				out.type === 'failure'
-					? (Object.values((out.data?.errors ?? {}) as Record<string, string>)[0] ?? '')
-					: '';
+			effects = asking.ok ? asking.value.effects : null;
+			said = asking.ok ? '' : asking.message;
 		}, 300);
 		return () => clearTimeout(wait);
 	});
@@ -70,7 +80,7 @@
 	about="{matter.number} {matter.title}; on this matter only"
 	wide
 >
-	<div bind:this={form}>
+	<div>
 		<ActionForm
 			action="?/order"
 			ondone={(d) => {
@@ -139,7 +149,7 @@
 						<div class="grid grid-cols-[130px_1fr_auto] gap-2">
 							<select
 								class="box"
-								name="line-do"
+								name="lines.{i}.do"
 								bind:value={l.do}
 								aria-label="Line {i + 1}: what it does"
 								><option value="replace">replaces</option><option value="add">adds</option><option
@@ -148,7 +158,7 @@
 							>
 							<select
 								class="box"
-								name="line-event"
+								name="lines.{i}.event"
 								bind:value={l.event}
 								aria-label="Line {i + 1}: event"
 								onchange={() => (l.rule = '')}
@@ -167,37 +177,37 @@
 						<div class="mt-2 grid grid-cols-[1fr_110px_130px] gap-2">
 							{#if l.do === 'add'}<input
 									class="box"
-									name="line-title"
+									name="lines.{i}.title"
 									bind:value={l.title}
 									placeholder="The date it adds"
 									aria-label="Line {i + 1}: title"
-								/><input type="hidden" name="line-rule" value="" />
+								/>
 							{:else}<select
 									class="box"
-									name="line-rule"
+									name="lines.{i}.rule"
 									bind:value={l.rule}
 									aria-label="Line {i + 1}: which date"
 									><option value="">Choose the date</option
 									>{#each rules(l.event) as r (r.id)}<option value={r.id}>{r.title}</option
 										>{/each}</select
-								><input type="hidden" name="line-title" value="" />{/if}
-							{#if l.do === 'off'}<input type="hidden" name="line-count" value="" />{:else}<input
+								>{/if}
+							{#if l.do !== 'off'}<input
 									class="box"
-									name="line-count"
+									name="lines.{i}.count"
 									bind:value={l.count}
 									placeholder="+21d, -14d ext"
 									aria-label="Line {i + 1}: days"
 								/>{/if}
 							{#if l.do === 'add'}<select
 									class="box"
-									name="line-act"
+									name="lines.{i}.act"
 									bind:value={l.act}
 									aria-label="Line {i + 1}: what is done"
 									><option value="file">file it</option><option value="serve">serve or do it</option
 									></select
-								>{:else}<input type="hidden" name="line-act" value="file" />{/if}
+								>{/if}
 						</div>
-						{#if errors[`line-${i}`]}<p class="fault mt-1">{errors[`line-${i}`]}</p>{/if}
+						{#if errors[`lines.${i}`]}<p class="fault mt-1">{errors[`lines.${i}`]}</p>{/if}
 					</fieldset>
 				{/each}
 				{#if errors.lines}<p class="fault mt-1">{errors.lines}</p>{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import DocumentRows from '$lib/DocumentRows.svelte';
+	import DocumentRows from '$lib/documents/DocumentRows.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
@@ -154,7 +154,7 @@
 								>{/each}</select
 						>{/snippet}</Field
 				>
-				{#if template && data.asks}
+				{#if template && data.needs}
 					<Field label="Name of the document" error={errors.name}
 						>{#snippet children(x)}<input
 								class="box"
@@ -167,17 +167,17 @@
 					<div class="ruled mt-1">
 						<h3 class="font-semibold">Asked for</h3>
 						<span class="sub"
-							>{data.asks.missing.length
+							>{data.needs.missing.length
 								? 'everything else is known'
 								: 'nothing: everything is known'}</span
 						>
 					</div>
-					{#each data.asks.missing as f (f)}<Field
+					{#each data.needs.missing as f (f)}<Field
 							label={say(f)}
 							hint="left empty, it stands in square brackets"
 							>{#snippet children(x)}<input
 									class="box"
-									name="field-{f}"
+									name="values.{f}"
 									bind:value={fields[f]}
 									autocomplete="off"
 									{...x}

@@ -1,35 +1,25 @@
-import { logbook, logPeople, logTags, type LogFilter } from '#server/matters/queries.ts';
-import { writeNote } from '#server/matters/commands.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** The logbook of a matter: everything that happened on it, and notes. */
+import { action } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { writeNote } from '#server/logbook/commands.ts';
+import {
+	listLogbook,
+	listLogPeople,
+	listLogTags,
+	parseLogFilter
+} from '#server/logbook/queries.ts';
 
 export async function load(event) {
-	const me = only(event, 'matter.read');
-	const { caption } = await event.parent();
-	const p = event.url.searchParams;
-	const filter: LogFilter = Object.fromEntries(
-		['kind', 'q', 'person', 'tag', 'show'].flatMap((k) =>
-			p.get(k) ? [[k, p.get(k)!.slice(0, 200)]] : []
-		)
-	);
-	const w = theWorld();
+	const me = requireAction(event, 'matter.read');
+	const { id } = (await event.parent()).caption;
+	const { app } = event.locals;
+	const filter = parseLogFilter(event.url.searchParams);
 	return {
-		...logbook(w, me, caption.id, filter),
+		...listLogbook(app, me, id, filter),
 		filter,
-		tags: logTags(w, caption.id),
-		people: logPeople(w, caption.id)
+		tags: listLogTags(app, id),
+		people: listLogPeople(app, id)
 	};
 }
-export const actions = {
-	note: async (event) => {
-		const f = await form(event);
-		return answer(
-			writeNote(ctx(event), {
-				matterId: f.text('matterId'),
-				words: f.text('words'),
-				asks: f.text('asks'),
-				answers: f.maybe('answers')
-			}),
-			() => ({})
-		);
-	}
-};
+
+export const actions = { note: action(writeNote) };

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { LogEntry } from '#server/matters/queries.ts';
+	import type { LogEntry } from '#server/logbook/queries.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { draft } from '$lib/ui/draft.svelte';
-	import { at, plural } from '$lib/ui/say.ts';
+	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	// svelte-ignore state_referenced_locally
 	const kept = draft(`note ${data.caption.id}`, { words: '', asks: false });
@@ -168,8 +168,8 @@
 				class="row entry grid grid-cols-[96px_76px_minmax(0,1fr)_110px] gap-2 py-2 max-md:grid-cols-[76px_minmax(0,1fr)_40px]"
 				data-entry={l.kind}
 			>
-				<span class="sub">{at(l.at, data.zone, data.today)}</span><span class="sub max-md:hidden"
-					>{l.asks ? 'question' : l.answers ? 'answer' : l.kind}</span
+				<span class="sub">{formatInstant(l.at, data.zone, data.today)}</span><span
+					class="sub max-md:hidden">{l.asks ? 'question' : l.answers ? 'answer' : l.kind}</span
 				>
 				<div class="min-w-0 break-words whitespace-pre-line">
 					{#if l.answers}<span class="sub mb-0.5 block truncate"

@@ -5,8 +5,8 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
-	import { draft } from '$lib/ui/draft.svelte';
-	import { short } from '$lib/ui/say.ts';
+	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const c = $derived(data.caption);
 	let open = $state(false);
@@ -68,7 +68,7 @@
 					class="text-right whitespace-nowrap {!done && t.due && t.due < data.today
 						? 'font-semibold text-madder'
 						: ''}"
-					>{#if t.due}<span data-due={t.due}>{short(t.due, data.today)}</span>{/if}</span
+					>{#if t.due}<span data-due={t.due}>{formatShort(t.due, data.today)}</span>{/if}</span
 				>
 			</div>
 		{:else}<Empty>No task yet. A task may hang on a date of the docket and moves with it.</Empty
@@ -150,7 +150,7 @@
 								bind:value={v.deadlineId}
 								{...x}
 								>{#each data.dates as d (d.id)}<option value={d.id}
-										>{d.title}, {short(d.date, data.today)} ({d.event})</option
+										>{d.title}, {formatShort(d.date, data.today)} ({d.event})</option
 									>{/each}</select
 							>{/snippet}</Field
 					>

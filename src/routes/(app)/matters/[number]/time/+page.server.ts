@@ -1,37 +1,20 @@
-import { logTime, startTimer } from '#server/time/commands.ts';
-import { activities, matterEntries } from '#server/time/queries.ts';
-import { allocatedTo } from '#server/costs/queries.ts';
-import { answer, ctx, form, only, theWorld } from '#server/web.ts';
+/** Time on a matter, and what of it was allocated. */
+import { sumAllocated } from '#server/costs/queries.ts';
+import { action } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+import { logTime } from '#server/time/commands.ts';
+import { listActivities, listMatterEntries } from '#server/time/queries.ts';
+import { startTimer } from '#server/time/timers.ts';
 
 export async function load(event) {
-	only(event, 'matter.read');
-	const { caption } = await event.parent();
-	const w = theWorld();
+	const me = requireAction(event, 'matter.read');
+	const { id } = (await event.parent()).caption;
+	const { app } = event.locals;
 	return {
-		entries: matterEntries(w, caption.id),
-		activities: activities(w).filter((a) => a.matter_work === 1),
-		allocated: allocatedTo(w, caption.id)
+		entries: listMatterEntries(app, me, id),
+		activities: listActivities(app).filter(({ matter_work }) => matter_work === 1),
+		allocated: sumAllocated(app, id)
 	};
 }
-export const actions = {
-	log: async (event) => {
-		const f = await form(event);
-		return answer(
-			logTime(ctx(event), {
-				matterId: f.text('matterId'),
-				day: f.text('day'),
-				hours: f.text('hours'),
-				narrative: f.text('narrative'),
-				activity: f.maybe('activity')
-			}),
-			() => ({})
-		);
-	},
-	start: async (event) => {
-		const f = await form(event);
-		return answer(
-			startTimer(ctx(event), { matterId: f.text('matterId'), words: f.text('words') }),
-			() => ({})
-		);
-	}
-};
+
+export const actions = { log: action(logTime), start: action(startTimer) };

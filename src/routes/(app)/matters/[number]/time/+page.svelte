@@ -1,11 +1,12 @@
 <script lang="ts">
-	import { sayCents } from '#core/money/cents.ts';
-	import { sayHours } from '#core/time/minutes.ts';
+	import { formatCents } from '#core/format/money.ts';
+	import { formatHours } from '#core/format/hours.ts';
+
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import LogTime from '$lib/LogTime.svelte';
+	import LogTime from '$lib/time/LogTime.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { short } from '$lib/ui/say.ts';
+	import { formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const total = $derived(data.entries.reduce((a, e) => a + e.minutes, 0));
 	let words = $state('');
@@ -34,12 +35,12 @@
 			>
 			<tbody
 				>{#each data.entries as e (e.id)}<tr
-						><td class="whitespace-nowrap">{short(e.day, data.today)}</td><td>{e.who}</td><td
+						><td class="whitespace-nowrap">{formatShort(e.day, data.today)}</td><td>{e.who}</td><td
 							class="py-1.5"
 							>{e.narrative}{#if e.activityName}<span class="sub ml-2">{e.activityName}</span
 								>{/if}</td
 						><td class="sub">{e.state === 'allocated' ? e.run : e.state}</td><td class="num"
-							>{sayHours(e.minutes)}</td
+							>{formatHours(e.minutes)}</td
 						></tr
 					>{/each}</tbody
 			>
@@ -69,14 +70,14 @@
 					/><button class="btn" disabled={busy}>Start</button>{/snippet}</ActionForm
 			></Section
 		>
-		<Section title="Hours" about={sayHours(total)} />
+		<Section title="Hours" about={formatHours(total)} />
 		<Section
 			title="Allocated so far"
-			about={sayCents(data.allocated.reduce((a, x) => a + x.cents, 0))}
+			about={formatCents(data.allocated.reduce((a, x) => a + x.cents, 0))}
 			>{#each data.allocated as a (a.name)}<div class="row flex h-9 items-center gap-2">
 					<span class="h-2.5 w-2.5" style="background:var(--unit-{a.hue})"></span><span class="grow"
 						>{a.name}</span
-					><b class="font-semibold">{sayCents(a.cents)}</b>
+					><b class="font-semibold">{formatCents(a.cents)}</b>
 				</div>{:else}<p class="sub py-2">Nothing is allocated yet.</p>{/each}</Section
 		>
 	</aside>

@@ -1,15 +1,16 @@
 <script lang="ts">
-	import { date, daysBetween, sayDate, type PlainDate } from '#core/dates/plain.ts';
+	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
+	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
-	import Kite from '$lib/ui/Kite.svelte';
+	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { draft } from '$lib/ui/draft.svelte';
-	import { plural, short } from '$lib/ui/say.ts';
+	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const c = $derived(data.caption),
 		t = $derived(data.trial);
@@ -30,7 +31,7 @@
 		wside: 'ours'
 	});
 	const v = kept.value;
-	const left = $derived(c.trial ? daysBetween(data.today as PlainDate, date(c.trial)) : null);
+	const left = $derived(c.trial ? daysBetween(data.today as PlainDate, plainDate(c.trial)) : null);
 	const sides = {
 		ours: 'Our exhibits',
 		theirs: 'Their exhibits',
@@ -51,7 +52,7 @@
 		{#if left !== null}<p class="read grow text-[20px]">
 				<b class="font-medium {left <= 14 ? 'text-madder' : ''}"
 					>{left === 0 ? 'today' : plural(left, 'day')}</b
-				>{left === 0 ? '' : ' to go'}, {sayDate(date(c.trial!))}
+				>{left === 0 ? '' : ' to go'}, {formatDate(plainDate(c.trial!))}
 			</p>{:else}<p class="sub grow">
 				No trial date is entered. <a class="act" href="/matters/{c.number}/docket"
 					>Enter it on the docket</a
@@ -94,13 +95,15 @@
 													class="text-petrol hover:underline"
 													href="/documents/{e.documentId}">{e.documentNumber?.split('-').at(-1)}</a
 												>{:else}<span class="sub">–</span>{/if}</td
-										><td>{e.offered ? short(e.offered, data.today) : ''}</td><td
+										><td>{e.offered ? formatShort(e.offered, data.today) : ''}</td><td
 											class={e.ruling === 'admitted'
 												? 'text-spruce'
 												: e.ruling === 'excluded'
 													? 'text-madder'
 													: ''}
-											>{e.ruling ? `${e.ruling} ${short(e.ruledOn!, data.today).slice(4)}` : ''}</td
+											>{e.ruling
+												? `${e.ruling} ${formatShort(e.ruledOn!, data.today).slice(4)}`
+												: ''}</td
 										><td class="no-print"
 											><button
 												class="act"
@@ -138,10 +141,12 @@
 									: ''}</span
 							>{#if x.about}<span class="block break-words text-ink-2">{x.about}</span>{/if}</span
 						>
-						{#if x.heard}<span class="text-spruce">heard {short(x.heard, data.today).slice(4)}</span
+						{#if x.heard}<span class="text-spruce"
+								>heard {formatShort(x.heard, data.today).slice(4)}</span
 							>{/if}
 						<span class="no-print flex gap-2"
-							>{#each [['up', 'up'], ['down', 'down']] as [m, say] (m)}<ActionForm action="?/order"
+							>{#each [['up', 'up'], ['down', 'down']] as [m, say] (m)}<ActionForm
+									action="?/moveWitness"
 									>{#snippet children({ busy })}<input
 											type="hidden"
 											name="witnessId"
@@ -152,31 +157,25 @@
 											aria-label="{x.name} {say}">{say}</button
 										>{/snippet}</ActionForm
 								>{/each}
-							<ActionForm action="?/order"
+							<ActionForm action="?/hearWitness"
 								>{#snippet children({ busy })}<input
 										type="hidden"
 										name="witnessId"
 										value={x.id}
-									/><input type="hidden" name="heard" value={x.heard ? '' : data.today} /><input
-										type="hidden"
-										name="unheard"
-										value={x.heard ? '1' : ''}
-									/><button
+									/><input type="hidden" name="heard" value={x.heard ? '' : data.today} /><button
 										class="act"
 										disabled={busy}
 										aria-label="{x.name}: {x.heard ? 'not yet heard' : 'heard today'}"
 										>{x.heard ? 'not yet' : 'heard'}</button
 									>{/snippet}</ActionForm
 							>
-							<ActionForm action="?/order"
+							<ActionForm action="?/removeWitness"
 								>{#snippet children({ busy })}<input
 										type="hidden"
 										name="witnessId"
 										value={x.id}
-									/><input type="hidden" name="remove" value="1" /><button
-										class="act"
-										disabled={busy}
-										aria-label="off the list: {x.name}">off</button
+									/><button class="act" disabled={busy} aria-label="off the list: {x.name}"
+										>off</button
 									>{/snippet}</ActionForm
 							></span
 						>
@@ -194,7 +193,7 @@
 								size={14}
 							/>{/if}<span class="min-w-0 grow">{d.title}</span><span
 							class="whitespace-nowrap {d.date <= data.today ? 'font-semibold text-madder' : ''}"
-							>{short(d.date, data.today)}</span
+							>{formatShort(d.date, data.today)}</span
 						>
 					</div>{:else}<p class="sub mt-2">None.</p>{/each}</Section
 			>
@@ -205,7 +204,7 @@
 						><span
 							class="whitespace-nowrap {x.due && x.due < data.today
 								? 'font-semibold text-madder'
-								: 'sub'}">{x.due ? short(x.due, data.today) : ''}</span
+								: 'sub'}">{x.due ? formatShort(x.due, data.today) : ''}</span
 						>
 					</div>{:else}<p class="sub mt-2">None.</p>{/each}</Section
 			>

@@ -1,16 +1,14 @@
-import { fileResponse } from '#server/download.ts';
-import { personCard } from '#server/people/queries.ts';
-import { toVcard } from '#server/people/vcard.ts';
-import { missing, only, theWorld } from '#server/web.ts';
+/** One card as a vCard. */
+import { fileResponse } from '#server/http/download.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { findPersonCard } from '#server/people/queries.ts';
+import { formatVcard } from '#server/people/vcard-write.ts';
 
 export function GET(event) {
-	const me = only(event, 'person.read');
-	const p = personCard(theWorld(), me, event.params.id);
-	if (!p || 'mergedInto' in p) return missing('person');
-	return fileResponse(
-		Buffer.from(toVcard(theWorld(), p.id)!),
-		'text/vcard; charset=utf-8',
-		`${p.fields.name}.vcf`,
-		true
-	);
+	const me = requireAction(event, 'person.read');
+	const { app } = event.locals;
+	const person = findPersonCard(app, me, event.params.id);
+	if (!person || 'mergedInto' in person) return notThere('person');
+	const vcard = formatVcard(app, person.id) ?? '';
+	return fileResponse(vcard, 'vcf', `${person.fields.name}.vcf`, true);
 }

@@ -1,26 +1,21 @@
-import { shelf, stale, bookIn } from '#server/docket/books.ts';
-import { bookYaml } from '#server/docket/bookshelf.ts';
-import { saveBook } from '#server/docket/commands.ts';
-import { answer, ctx, form, missing, only, theWorld } from '#server/web.ts';
+/** A rulebook as it is written: a new version of it. */
+import { saveBook } from '#server/docket/book-versions.ts';
+import { actionValue } from '#server/http/action.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { findBookText } from '#server/rulebooks/queries.ts';
+import { requireBook, shelfOf, staleWarning } from '#server/rulebooks/shelf.ts';
 
 export function load(event) {
-	only(event, 'docket.closure');
-	const w = theWorld();
-	if (!shelf(w).files.has(event.params.id)) return missing('rulebook');
-	const b = bookIn(w, event.params.id);
-	return { id: b.id, title: b.title, stale: stale(b, w.clock.today()), ...bookYaml(w, b.id)! };
+	requireAction(event, 'docket.closure');
+	const { app } = event.locals;
+	const { id } = event.params;
+	if (!shelfOf(app).files.has(id)) return notThere('rulebook');
+	const text = findBookText(app, id);
+	if (!text) return notThere('rulebook');
+	const book = requireBook(app, id);
+	return { id, title: book.title, stale: staleWarning(book, app.clock.today()), ...text };
 }
+
 export const actions = {
-	save: async (event) => {
-		const f = await form(event);
-		return answer(
-			saveBook(ctx(event), {
-				yaml: f.text('yaml'),
-				reason: f.text('reason'),
-				base: f.text('base'),
-				expect: event.params.id ?? null
-			}),
-			(v) => v
-		);
-	}
+	save: actionValue(saveBook, { input: ({ params }) => ({ expect: params.id }) })
 };

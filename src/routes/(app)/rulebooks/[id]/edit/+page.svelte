@@ -1,6 +1,6 @@
 <script lang="ts">
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
-	import BookEditor from '$lib/docket/BookEditor.svelte';
+	import BookEditor from '$lib/rulebooks/BookEditor.svelte';
 	let { data } = $props();
 </script>
 

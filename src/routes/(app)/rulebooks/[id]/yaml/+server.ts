@@ -1,16 +1,13 @@
-import { bookYaml } from '#server/docket/bookshelf.ts';
-import { fileResponse } from '#server/download.ts';
-import { missing, only, theWorld } from '#server/web.ts';
+/** A rulebook, or an earlier version of it, as YAML. */
+import { fileResponse } from '#server/http/download.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { findBookText } from '#server/rulebooks/queries.ts';
 
 export function GET(event) {
-	only(event, 'docket.read');
-	const n = event.url.searchParams.get('n');
-	const found = bookYaml(theWorld(), event.params.id, n === null ? undefined : Number(n));
-	if (!found) return missing('rulebook');
-	return fileResponse(
-		Buffer.from(found.yaml),
-		'application/yaml; charset=utf-8',
-		`${event.params.id}.yaml`,
-		true
-	);
+	requireAction(event, 'docket.read');
+	const { id } = event.params;
+	const version = event.url.searchParams.get('n');
+	const text = findBookText(event.locals.app, id, version === null ? undefined : Number(version));
+	if (!text) return notThere('rulebook');
+	return fileResponse(text.yaml, 'yaml', `${id}.yaml`, true);
 }

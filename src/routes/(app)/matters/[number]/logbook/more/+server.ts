@@ -1,23 +1,13 @@
-import { json } from '@sveltejs/kit';
-import { caption, logbook } from '#server/matters/queries.ts';
-import { missing, only, theWorld } from '#server/web.ts';
-
 /** The next page of the logbook, after an entry. */
+import { json } from '@sveltejs/kit';
+import { findMatter } from '#server/access/visibility.ts';
+import { notThere, requireAction } from '#server/http/request.ts';
+import { listLogbook, parseLogFilter } from '#server/logbook/queries.ts';
+
 export function GET(event) {
-	const me = only(event, 'matter.read');
-	const c = caption(theWorld(), me, event.params.number);
-	if (!c) return missing('matter');
-	const p = event.url.searchParams;
-	return json(
-		logbook(
-			theWorld(),
-			me,
-			c.id,
-			Object.fromEntries(
-				['kind', 'q', 'person', 'tag', 'show', 'before'].flatMap((k) =>
-					p.get(k) ? [[k, p.get(k)!.slice(0, 200)]] : []
-				)
-			)
-		)
-	);
+	const me = requireAction(event, 'matter.read');
+	const { app } = event.locals;
+	const matter = findMatter(app.db, me, { number: event.params.number });
+	if (!matter) return notThere('matter');
+	return json(listLogbook(app, me, matter.id, parseLogFilter(event.url.searchParams)));
 }

@@ -1,0 +1,110 @@
+import { parseHours } from '../format/hours.ts';
+
+export type Understood =
+	| { kind: 'empty' }
+	| { kind: 'time'; minutes: number; matter: string | null; words: string; fault: string | null }
+	| { kind: 'note'; matter: string | null; words: string; fault: string | null }
+	| { kind: 'event'; matter: string | null; words: string; fault: string | null }
+	| { kind: 'count'; words: string }
+	| { kind: 'go'; place: string }
+	| { kind: 'open'; words: string }
+	| { kind: 'find'; words: string };
+
+/** A matter's number as people write it: the whole, or its end after the last hyphen group: LF-2026-0042, 2026-0042, LF-0042. */
+const NUMBER = /^[a-z]{1,6}-(?:\d{4}-)?\d{1,6}$|^\d{4}-\d{1,6}$/i;
+const looksLikeNumber = (word: string): boolean => NUMBER.test(word);
+
+const PLACES: Record<string, string> = {
+	day: '/',
+	'day sheet': '/',
+	matters: '/matters',
+	docket: '/docket',
+	'second check': '/docket/check',
+	changes: '/docket/changes',
+	closures: '/docket/closures',
+	'docket report': '/docket/report',
+	rulebooks: '/rulebooks',
+	count: '/count',
+	documents: '/documents',
+	time: '/time',
+	costs: '/costs',
+	post: '/post',
+	'post room': '/post'
+};
+
+/** Reads a line. `current` is the number of the matter on screen, used where the line names none. */
+export function parseLine(line: string, current: string | null = null): Understood {
+	const text = line.trim().replace(/\s+/g, ' ');
+	if (text === '') return { kind: 'empty' };
+	const [head, ...rest] = text.split(' ') as [string, ...string[]];
+	const lead = head.toLowerCase();
+	if (lead === 'note') {
+		const { matter, words } = takeMatter(rest, current);
+		return {
+			kind: 'note',
+			matter,
+			words,
+			fault:
+				words === ''
+					? 'What is the note?'
+					: matter === null
+						? 'Name a matter: note LF-2026-0042 …'
+						: null
+		};
+	}
+	if (lead === 'event') {
+		const { matter, words } = takeMatter(rest, current);
+		return {
+			kind: 'event',
+			matter,
+			words,
+			fault:
+				matter === null
+					? 'Name a matter: event LF-2026-0042 …'
+					: words === ''
+						? 'Say what happened and when.'
+						: null
+		};
+	}
+	if (lead === 'count' && /^[+-]?\d/.test(rest[0] ?? ''))
+		return { kind: 'count', words: rest.join(' ') };
+	if (lead === 'go' && rest.length > 0 && PLACES[rest.join(' ').toLowerCase()])
+		return { kind: 'go', place: PLACES[rest.join(' ').toLowerCase()]! };
+	if (
+		lead === 'open' &&
+		rest[0]?.toLowerCase() !== undefined &&
+		/^(a )?matter/i.test(rest.join(' '))
+	)
+		return { kind: 'open', words: rest.join(' ').replace(/^(a )?matter\s*/i, '') };
+	if (/^-?[\d.:]+(h|m|min)?$/.test(lead) && /\d/.test(lead) && rest.length > 0) {
+		const hours = parseHours(lead);
+		const { matter, words } = takeMatter(rest, current);
+		if ('minutes' in hours)
+			return {
+				kind: 'time',
+				minutes: hours.minutes,
+				matter,
+				words,
+				fault:
+					matter === null
+						? 'Name a matter: 0.4 LF-2026-0042 …'
+						: words === ''
+							? 'Say what was done.'
+							: null
+			};
+		if (matter !== null) return { kind: 'time', minutes: 0, matter, words, fault: hours.error };
+	}
+	return { kind: 'find', words: text };
+}
+
+function takeMatter(
+	words: readonly string[],
+	current: string | null
+): { matter: string | null; words: string } {
+	const at = words.findIndex(looksLikeNumber);
+	if (at === -1) return { matter: current, words: words.join(' ') };
+	return {
+		matter: words[at]!.toUpperCase(),
+		words: [...words.slice(0, at), ...words.slice(at + 1)].join(' ')
+	};
+}

@@ -1,0 +1,550 @@
+/** A rulebook: its schema, its layers, and the errors that name the line to mend. */
+import { z } from 'zod';
+import { CourtCalendar, type Closure } from '../dates/calendar.ts';
+import { Holidays, type HolidayRule } from '../dates/holidays.ts';
+import { parseDate } from '../dates/plain.ts';
+import { parseAmount } from '../docket/count.ts';
+import { methodSchema, type Method } from './method.ts';
+
+/** Where a count starts: the event, the answer to a question, another deadline of the same event, or another expression. */
+export type Start = 'event' | { answer: string; else?: 'event' } | { deadline: string };
+
+export type Expression =
+	| {
+			kind: 'count';
+			amount: string;
+			from: Start;
+			of?: Expression;
+			ext: boolean;
+			roll: 'usual' | 'towards' | 'none';
+			everyDay: boolean;
+			label?: string;
+			next?: number;
+			time?: string;
+			authority?: string;
+			serviceAnswer?: string;
+			cautious?: string;
+			adds?: Record<string, string | null>;
+	  }
+	| { kind: 'choose'; which: 'earlier' | 'later'; of: Expression[] }
+	| { kind: 'day'; from: Start; label?: string };
+
+const start = z.union([
+	z.literal('event'),
+	z.strictObject({ answer: z.string(), else: z.literal('event').optional() }),
+	z.strictObject({ deadline: z.string() })
+]);
+const amount = z.string().refine(
+	(text) => {
+		try {
+			parseAmount(text);
+			return true;
+		} catch {
+			return false;
+		}
+	},
+	{ message: 'a count is a sign, a number and d, cd, w, m, y or h, like +21d' }
+);
+
+const WEEKDAY = [
+	'sunday',
+	'monday',
+	'tuesday',
+	'wednesday',
+	'thursday',
+	'friday',
+	'saturday'
+] as const;
+
+/** "+21d", "+21d ext", or the long form. */
+const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
+	z.union([
+		z.string().transform((text, ctx): Expression => {
+			const match = /^([+-]\d+(?:cd|d|w|m|y|h))( ext)?( no roll| towards)?$/.exec(text);
+			if (!match) {
+				ctx.addIssue({
+					code: 'custom',
+					message: `"${text}" is not a count: write +21d, +21d ext, -30d towards or +4m no roll`
+				});
+				return z.NEVER;
+			}
+			return {
+				kind: 'count',
+				amount: match[1]!,
+				from: 'event',
+				ext: match[2] !== undefined,
+				roll: match[3] === ' no roll' ? 'none' : match[3] === ' towards' ? 'towards' : 'usual',
+				everyDay: false
+			};
+		}),
+		z
+			.strictObject({
+				count: amount,
+				from: start.optional(),
+				of: expression.optional(),
+				ext: z.boolean().optional(),
+				roll: z.enum(['usual', 'towards', 'none']).optional(),
+				everyDay: z.boolean().optional(),
+				label: z.string().optional(),
+				next: z.enum(WEEKDAY).optional(),
+				time: z.string().optional(),
+				serviceAnswer: z.string().optional(),
+				cautious: z.string().optional(),
+				/** What a way of service adds to this count instead of what the court's method says; null is nothing. */
+				adds: z
+					.record(
+						z.string(),
+						z
+							.string()
+							.regex(/^\d+(d|cd)$/, 'what a service adds is a number and d or cd')
+							.nullable()
+					)
+					.optional()
+			})
+			.transform((x): Expression => {
+				const item: Expression = {
+					kind: 'count',
+					amount: x.count,
+					from: x.from ?? 'event',
+					ext: x.ext ?? false,
+					roll: x.roll ?? 'usual',
+					everyDay: x.everyDay ?? false
+				};
+				if (x.of) item.of = x.of;
+				if (x.label) item.label = x.label;
+				if (x.next) item.next = WEEKDAY.indexOf(x.next);
+				if (x.time) item.time = x.time;
+				if (x.serviceAnswer) item.serviceAnswer = x.serviceAnswer;
+				if (x.cautious) item.cautious = x.cautious;
+				if (x.adds) item.adds = x.adds;
+				return item;
+			}),
+		z
+			.strictObject({ earlier: z.array(expression).min(2) })
+			.transform((x): Expression => ({ kind: 'choose', which: 'earlier', of: x.earlier })),
+		z
+			.strictObject({ later: z.array(expression).min(2) })
+			.transform((x): Expression => ({ kind: 'choose', which: 'later', of: x.later })),
+		z
+			.strictObject({ day: start, label: z.string().optional() })
+			.transform((x): Expression =>
+				x.label ? { kind: 'day', from: x.day, label: x.label } : { kind: 'day', from: x.day }
+			)
+	])
+);
+
+const plainDate = z
+	.string()
+	.refine((text) => parseDate(text) !== undefined, { message: 'not a date that exists' });
+/** Conditions: a question's answer, or the event's date before a day. All must hold. */
+const when = z.strictObject({
+	answers: z.record(z.string(), z.string()).optional(),
+	before: plainDate.optional()
+});
+
+const example = z.strictObject({
+	date: plainDate,
+	time: z.string().optional(),
+	service: z.string().optional(),
+	answers: z.record(z.string(), z.string()).optional(),
+	closures: z.array(plainDate).optional(),
+	/** The date out; or null where the deadline does not arise. */
+	gives: plainDate.nullable(),
+	at: z.string().optional()
+});
+
+const deadline = z.strictObject({
+	title: z.string().min(3),
+	authority: z.string().min(3, 'a rule needs its authority'),
+	act: z.enum(['file', 'serve']),
+	count: expression.optional(),
+	/** The first that holds replaces `count`. */
+	variants: z
+		.array(
+			z
+				.strictObject({ when, count: expression, say: z.string().optional() })
+				.transform(({ say, ...variant }) => ({ ...variant, note: say }))
+		)
+		.default([]),
+	/** The deadline arises only where this holds. */
+	only: when.optional(),
+	note: z.string().optional(),
+	/** Counted as another book counts: a paper of a state case that is due in a federal court. */
+	by: z.string().optional(),
+	/** Who does it, in a timeline or a calendar of the department's own. */
+	owner: z.string().max(60).optional(),
+	examples: z.array(example).default([])
+});
+
+const question = z.strictObject({
+	id: z.string().regex(/^[a-z0-9-]+$/),
+	ask: z.string(),
+	kind: z.enum(['choice', 'date']),
+	options: z
+		.array(
+			z
+				.strictObject({ id: z.string(), say: z.string() })
+				.transform(({ id, say }) => ({ id, label: say }))
+		)
+		.optional(),
+	/** Asked only where another question has this answer. */
+	if: z.record(z.string(), z.string()).optional(),
+	/** A date that cannot lie before or after the event itself. */
+	must: z.enum(['not-after-event', 'not-before-event']).optional()
+});
+
+const suggestion = z.strictObject({ title: z.string(), of: z.string(), count: amount });
+
+const eventSchema = z.strictObject({
+	event: z.string().min(3),
+	/** Asks how it was served. */
+	served: z.boolean().default(false),
+	/** It lies ahead when it is entered: a hearing or a trial. */
+	ahead: z.enum(['hearing', 'trial', 'date']).optional(),
+	/** Whatever the way of service, its day is deemed as for this one (a claim form: CPR 6.14). */
+	deemedBy: z.string().optional(),
+	/** What its date is, where that is not plain. */
+	hint: z.string().optional(),
+	questions: z.array(question).default([]),
+	deadlines: z.array(deadline).default([]),
+	/** Early warnings the department suggests; not from law. */
+	suggestions: z.array(suggestion).default([])
+});
+
+const bookSchema = z.strictObject({
+	book: z.string().regex(/^[a-z0-9.-]+$/),
+	title: z.string(),
+	short: z.string(),
+	version: z.string(),
+	reviewed: plainDate,
+	extends: z.string().optional(),
+	/** Whose rules they are. Rules of a court or an agency need two worked examples each. */
+	sort: z.enum(['court', 'agency', 'transaction', 'compliance', 'order']).default('court'),
+	/** Counts as another book does, without its events: for timelines and calendars of the department's own. */
+	counts: z.string().optional(),
+	method: z.unknown().optional(),
+	/** Rules of the book below that do not apply here: `event-id/rule-id`. */
+	off: z.array(z.string()).default([]),
+	/** Rules of the book below that count differently here, each with its own authority. */
+	replace: z
+		.array(
+			z.strictObject({
+				rule: z.string(),
+				count: expression,
+				authority: z.string().min(3, 'a rule needs its authority'),
+				note: z.string().optional()
+			})
+		)
+		.default([]),
+	events: z.array(eventSchema).default([])
+});
+
+export type BookFile = z.infer<typeof bookSchema>;
+export type Rule = z.infer<typeof deadline> & { id: string; book: string };
+export type Question = z.infer<typeof question>;
+type Suggestion = z.infer<typeof suggestion>;
+export type BookEvent = {
+	id: string;
+	text: string;
+	served: boolean;
+	ahead: 'hearing' | 'trial' | 'date' | null;
+	deemedBy: string | null;
+	hint: string | null;
+	questions: Question[];
+	rules: Rule[];
+	suggestions: Suggestion[];
+};
+
+export type Rulebook = {
+	id: string;
+	title: string;
+	short: string;
+	version: string;
+	/** The oldest review among the layers. */
+	reviewed: string;
+	layers: string[];
+	method: Method;
+	calendar: CourtCalendar;
+	events: Map<string, BookEvent>;
+	sort: BookFile['sort'];
+	/** How the books count that some rule here is counted by. */
+	others: Map<string, { method: Method; calendar: CourtCalendar; layers: string[] }>;
+};
+
+/** The id of an event or rule: its text before any parenthesis, lower-cased, every run of other characters one hyphen. */
+export function slugOf(text: string): string {
+	return text
+		.replace(/\s*\(.*$/s, '')
+		.toLowerCase()
+		.replace(/[^a-z0-9]+/g, '-')
+		.replace(/^-|-$/g, '');
+}
+
+/** A book that does not hold together, in words that say where. */
+export class BookError extends Error {}
+
+/** A fault of a book: in words, with the path to its place in the file. */
+export type BookFault = { path: (string | number)[]; message: string };
+
+const deepest = (issue: z.core.$ZodIssue): string => {
+	if (issue.code === 'invalid_union' && issue.errors.length > 0)
+		return [...new Set(issue.errors.flat().map(deepest))].join('; or ');
+	if (issue.code === 'unrecognized_keys')
+		return `${issue.keys.map((key) => `"${key}"`).join(', ')} is not known here`;
+	return issue.message;
+};
+
+/** Reads one book from data (parsed YAML), or says every fault with its place. */
+export function parseBookOrFaults(data: unknown): { file: BookFile } | { faults: BookFault[] } {
+	const parsed = bookSchema.safeParse(data);
+	if (!parsed.success)
+		return {
+			faults: parsed.error.issues.map((i) => ({
+				path: i.path as (string | number)[],
+				message: deepest(i)
+			}))
+		};
+	const file = parsed.data;
+	const faults: BookFault[] = [];
+	if (file.sort === 'court' || file.sort === 'agency')
+		file.events.forEach((event, i) =>
+			event.deadlines.forEach((item, index) => {
+				if (item.examples.length < 2)
+					faults.push({
+						path: ['events', i, 'deadlines', index],
+						message: `"${item.title}": a rule needs at least two examples`
+					});
+			})
+		);
+	return faults.length ? { faults } : { file };
+}
+
+/** Reads one book from data (parsed YAML). Throws BookError naming the place. */
+export function parseBook(data: unknown): BookFile {
+	const read = parseBookOrFaults(data);
+	if ('file' in read) return read.file;
+	const name =
+		typeof data === 'object' && data !== null && 'book' in data
+			? String((data as { book: unknown }).book)
+			: 'the book';
+	throw new BookError(
+		`${name}: at ${read.faults[0]!.path.join(' / ') || 'the top'}: ${read.faults[0]!.message}`
+	);
+}
+
+/** The method of a chain of books: what a book above says replaces what one below says, part by part. */
+function methodOf(
+	id: string,
+	chain: readonly BookFile[]
+): { method: Method; calendar: CourtCalendar } {
+	const parts = Object.assign({}, ...chain.map((item) => item.method ?? {})) as unknown;
+	const read = methodSchema.safeParse(parts);
+	if (!read.success)
+		throw new BookError(
+			`${id}: method / ${read.error.issues[0]!.path.join(' / ')}: ${read.error.issues[0]!.message}`
+		);
+	const other = read.data;
+	return {
+		method: other,
+		calendar: new CourtCalendar(
+			new Holidays(other.holidays as HolidayRule[]),
+			new Holidays(other.forwardHolidays as HolidayRule[])
+		)
+	};
+}
+
+function chainOf(files: ReadonlyMap<string, BookFile>, id: string): BookFile[] {
+	const chain: BookFile[] = [];
+	for (let at: string | undefined = id; at !== undefined;) {
+		const file: BookFile | undefined = files.get(at);
+		if (!file)
+			throw new BookError(
+				chain.length
+					? `${chain[0]!.book} extends ${at}, which does not exist`
+					: `there is no rulebook "${at}"; choose ${[...files.keys()].sort().join(', ')}`
+			);
+		if (chain.includes(file))
+			throw new BookError(`${id}: the books extend one another in a circle`);
+		chain.unshift(file);
+		at = file.extends;
+	}
+	return chain;
+}
+
+/** Lays the books over one another and checks that everything named exists. Throws BookError. */
+export function layerBooks(files: ReadonlyMap<string, BookFile>, id: string): Rulebook {
+	const chain = chainOf(files, id);
+	const { method, calendar } = methodOf(id, [
+		...chain.flatMap((item) => (item.counts ? chainOf(files, item.counts) : [])),
+		...chain
+	]);
+	const others: Rulebook['others'] = new Map();
+
+	const events = new Map<string, BookEvent>();
+	for (const file of chain) {
+		for (const off of file.off) {
+			const [eventId, ruleId] = off.split('/');
+			const event = events.get(eventId ?? '');
+			if (!event?.rules.some((rule) => rule.id === ruleId))
+				throw new BookError(`${file.book}: switches off ${off}, which is not in the book below`);
+			event.rules = event.rules.filter((rule) => rule.id !== ruleId);
+			event.suggestions = event.suggestions.filter((x) => x.of !== ruleId);
+		}
+		for (const item of file.replace) {
+			const [eventId, ruleId] = item.rule.split('/');
+			const rules = events.get(eventId ?? '')?.rules;
+			const at = rules?.findIndex((x) => x.id === ruleId) ?? -1;
+			if (at === -1)
+				throw new BookError(`${file.book}: replaces ${item.rule}, which is not in the book below`);
+			// Another count: the variants and the counting by another book of the rule below are gone with its old one.
+			const { by: _, ...below } = rules![at]!;
+			rules![at] = {
+				...below,
+				count: item.count,
+				variants: [],
+				authority: item.authority,
+				book: file.book,
+				examples: [],
+				...(item.note ? { note: item.note } : {})
+			};
+		}
+		for (const item of file.events) {
+			const eventId = slugOf(item.event);
+			let event = events.get(eventId);
+			if (!event)
+				events.set(
+					eventId,
+					(event = {
+						id: eventId,
+						text: item.event.replace(/\s*\(.*$/, ''),
+						served: item.served,
+						ahead: item.ahead ?? null,
+						deemedBy: item.deemedBy ?? null,
+						hint: item.hint ?? null,
+						questions: [],
+						rules: [],
+						suggestions: []
+					})
+				);
+			event.served ||= item.served;
+			for (const other of item.questions)
+				if (!event.questions.some((x) => x.id === other.id)) event.questions.push(other);
+			for (const other of item.deadlines) {
+				let ruleId = slugOf(other.title);
+				while (event.rules.some((rule) => rule.id === ruleId)) ruleId += '-2';
+				event.rules.push({ ...other, id: ruleId, book: file.book });
+				if (other.by && !others.has(other.by)) {
+					const chain = chainOf(files, other.by);
+					others.set(other.by, {
+						...methodOf(other.by, chain),
+						layers: chain.map((each) => each.book)
+					});
+				}
+			}
+			event.suggestions.push(...item.suggestions);
+		}
+	}
+	for (const event of events.values()) checkEvent(id, event, method);
+	return {
+		id,
+		title: chain.at(-1)!.title,
+		short: chain.map((item) => item.short).join(' + '),
+		version: chain.map((item) => item.version).join('+'),
+		reviewed: chain.map((item) => item.reviewed).sort()[0]!,
+		layers: [
+			...new Set(
+				chain.flatMap((item) => [
+					...(item.counts ? chainOf(files, item.counts).map((x) => x.book) : []),
+					item.book
+				])
+			)
+		],
+		method,
+		calendar,
+		events,
+		sort: chain.at(-1)!.sort,
+		others
+	};
+}
+
+function checkEvent(book: string, event: BookEvent, method: Method): void {
+	const questions = new Map(event.questions.map((item) => [item.id, item]));
+	const where = (rule: string) => `${book}: ${event.text} / ${rule}`;
+	for (const item of event.questions)
+		if (item.kind === 'choice' && (item.options?.length ?? 0) < 2)
+			throw new BookError(`${where(item.ask)}: a choice needs two options`);
+	const uses = new Map<string, string[]>();
+	const visit = (rule: Rule, item: Expression): void => {
+		if (item.kind === 'choose') return item.of.forEach((x) => visit(rule, x));
+		if (item.kind === 'count' && item.of) visit(rule, item.of);
+		if (item.kind === 'count')
+			for (const way of Object.keys(item.adds ?? {}))
+				if (!(way in (method.services?.kinds ?? {})))
+					throw new BookError(
+						`${where(rule.title)}: "${way}" is not a way of service of this book`
+					);
+		if (item.from === 'event') return;
+		if ('answer' in item.from) {
+			if (questions.get(item.from.answer)?.kind !== 'date')
+				throw new BookError(
+					`${where(rule.title)}: there is no question for a date "${item.from.answer}"`
+				);
+		} else {
+			if (!event.rules.some((other) => other.id === (item.from as { deadline: string }).deadline))
+				throw new BookError(
+					`${where(rule.title)}: there is no deadline "${item.from.deadline}" on this event`
+				);
+			uses.set(rule.id, [...(uses.get(rule.id) ?? []), item.from.deadline]);
+		}
+	};
+	for (const rule of event.rules) {
+		if (!rule.count && rule.variants.length === 0)
+			throw new BookError(`${where(rule.title)}: it has no count`);
+		for (const item of [rule.count, ...rule.variants.map((variant) => variant.count)])
+			if (item) visit(rule, item);
+		for (const item of [rule.only, ...rule.variants.map((variant) => variant.when)])
+			for (const [query, a] of Object.entries(item?.answers ?? {}))
+				if (!questions.get(query)?.options?.some((option) => option.id === a))
+					throw new BookError(`${where(rule.title)}: "${query}" has no answer "${a}"`);
+	}
+	for (const item of event.questions)
+		for (const [other, a] of Object.entries(item.if ?? {}))
+			if (!questions.get(other)?.options?.some((option) => option.id === a))
+				throw new BookError(`${where(item.ask)}: "${other}" has no answer "${a}"`);
+	if (event.deemedBy !== null && !method.deemed?.kinds[event.deemedBy])
+		throw new BookError(`${where(event.deemedBy)}: this book knows no such way of service`);
+	const visiting = new Set<string>();
+	const walk = (id: string): void => {
+		if (visiting.has(id))
+			throw new BookError(`${where(id)}: deadlines hang on one another in a circle`);
+		visiting.add(id);
+		uses.get(id)?.forEach(walk);
+		visiting.delete(id);
+	};
+	for (const id of uses.keys()) walk(id);
+	for (const item of event.suggestions)
+		if (!event.rules.some((rule) => rule.id === item.of))
+			throw new BookError(`${where(item.title)}: there is no deadline "${item.of}" to warn of`);
+}
+
+/** Whether something of the event is counted in hours, so that its time of day must be known. */
+export function needsTime(event: BookEvent): boolean {
+	const inHours = (item: Expression | undefined): boolean =>
+		!item
+			? false
+			: item.kind === 'choose'
+				? item.of.some(inHours)
+				: item.kind === 'count'
+					? item.amount.endsWith('h') || inHours(item.of)
+					: false;
+	return event.rules.some((rule) =>
+		[rule.count, ...rule.variants.map((variant) => variant.count)].some(inHours)
+	);
+}
+
+/** The calendar of a book with the department's closures: those of the book itself, and those entered for one under it. */
+export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
+	return book.calendar.with(
+		closures.filter((closure) => closure.book === undefined || book.layers.includes(closure.book))
+	);
+}

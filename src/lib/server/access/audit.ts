@@ -1,0 +1,71 @@
+/** The audit trail: each entry's hash covers the one before it. */
+import { sha256 } from '../app/ids.ts';
+import type { Db } from '../db/open.ts';
+import { insert, iterate, maybeOne } from '../db/sql.ts';
+import type { AuditRow } from './rows.ts';
+
+export type AuditEntry = {
+	at: string;
+	actor: string;
+	action: string;
+	matterId: string | null;
+	detail: Record<string, unknown>;
+};
+
+const START = '0'.repeat(64);
+const hashOf = ({ seq, at, actor, action, matter_id, detail, prev_hash }: Omit<AuditRow, 'hash'>) =>
+	sha256(JSON.stringify([seq, at, actor, action, matter_id, detail, prev_hash]));
+
+/** Appends inside the caller's transaction. */
+export function appendAudit(db: Db, entry: AuditEntry): void {
+	const last = maybeOne<Pick<AuditRow, 'seq' | 'hash'>>(
+		db,
+		'SELECT seq, hash FROM audit ORDER BY seq DESC LIMIT 1'
+	);
+	const row = {
+		seq: (last?.seq ?? 0) + 1,
+		at: entry.at,
+		actor: entry.actor,
+		action: entry.action,
+		matter_id: entry.matterId,
+		detail: JSON.stringify(entry.detail),
+		prev_hash: last?.hash ?? START
+	};
+	insert<AuditRow>(db, 'audit', { ...row, hash: hashOf(row) });
+}
+
+/** Walks the whole chain; the first broken link, or the number of entries. */
+export function verifyAudit(
+	db: Db
+): { ok: true; entries: number; head: string } | { ok: false; seq: number; why: string } {
+	let head = START;
+	let seq = 0;
+	for (const row of iterate<AuditRow>(db, 'SELECT * FROM audit ORDER BY seq')) {
+		seq++;
+		if (row.seq !== seq) return { ok: false, seq, why: 'an entry is missing' };
+		if (row.prev_hash !== head)
+			return { ok: false, seq, why: 'it does not follow the entry before it' };
+		if (row.hash !== hashOf(row)) return { ok: false, seq, why: 'its contents were changed' };
+		head = row.hash;
+	}
+	return { ok: true, entries: seq, head };
+}
+
+/**
+ * The name of the person whose change of a thing is the newest, for whoever meets that change.
+ * @param matterId the matter it belongs to, null where it belongs to none
+ * @param id the id or number under which the audit trail speaks of it
+ */
+export function lastChangeBy(db: Db, matterId: string | null, id: string): string {
+	const person = maybeOne<{ name: string }>(
+		db,
+		`SELECT s.name
+		FROM audit a
+		LEFT JOIN staff s ON s.login = a.actor
+		WHERE a.matter_id IS @matterId AND instr(a.detail, @id) > 0
+		ORDER BY a.seq DESC
+		LIMIT 1`,
+		{ matterId, id }
+	);
+	return person?.name ?? 'Someone else';
+}

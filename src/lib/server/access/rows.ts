@@ -1,0 +1,28 @@
+/** The rows of the tables of this area, as they are stored. A test compares them with the schema. */
+
+/** Table `session`. */
+export type SessionRow = {
+	token_hash: string;
+	staff_id: string;
+	created_at: string;
+	expires_at: string;
+};
+
+/** Table `sign_in_attempt`. */
+export type SignInAttemptRow = {
+	id: number;
+	who: string;
+	at: string;
+};
+
+/** Table `audit`. */
+export type AuditRow = {
+	seq: number;
+	at: string;
+	actor: string;
+	action: string;
+	matter_id: string | null;
+	detail: string;
+	prev_hash: string;
+	hash: string;
+};

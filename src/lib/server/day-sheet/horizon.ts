@@ -1,0 +1,136 @@
+/** The next fifteen working days with everything that falls on them. */
+import { addDays, toDay, type PlainDate } from '#core/dates/plain.ts';
+import { onTeam, visible } from '#server/access/visibility.ts';
+import type { Application, Staff } from '#server/app/application.ts';
+import { all } from '#server/db/sql.ts';
+import type { DeadlineState } from '#server/docket/list.ts';
+import { stateOn } from '#server/docket/list.ts';
+import type { DeadlineRow } from '#server/docket/rows.ts';
+import { requireBook } from '#server/rulebooks/shelf.ts';
+
+type HorizonMark = {
+	kind: 'deadline' | 'hearing' | 'task' | 'signing';
+	state?: DeadlineState;
+	checked?: boolean;
+	title: string;
+	href: string;
+};
+export type HorizonDay = { date: PlainDate; closed: string | null; marks: HorizonMark[] };
+
+const WORKING_DAYS = 15;
+type Dated = HorizonMark & { date: PlainDate };
+type Span = { me: string; from: PlainDate; to: PlainDate };
+
+/** Days on which the department does not work are there too. */
+export function listHorizon(
+	app: Application,
+	me: Staff,
+	who: 'mine' | 'all' = 'all'
+): HorizonDay[] {
+	const days = emptyDays(app);
+	const [from, to] = [days[0]?.date, days.at(-1)?.date];
+	if (!from || !to) return [];
+	const span: Span = { me: me.id, from, to };
+	const seen = who === 'mine' ? `${visible('m')} AND ${onTeam('m')}` : visible('m');
+	const byDate = new Map(days.map((day) => [day.date, day]));
+	const marks = [
+		...listDeadlineMarks(app, seen, span),
+		...listHearingMarks(app, seen, span),
+		...listTaskMarks(app, span),
+		...listSigningMarks(app, seen, span)
+	];
+	for (const { date, ...mark } of marks) byDate.get(date)?.marks.push(mark);
+	return days;
+}
+
+function emptyDays(app: Application): HorizonDay[] {
+	const { calendar } = requireBook(app, 'us-federal');
+	const days: HorizonDay[] = [];
+	for (let day = app.clock.today(), working = 0; working < WORKING_DAYS; day = addDays(day, 1)) {
+		const closed = calendar.closed(toDay(day), 1)?.name ?? null;
+		if (!closed) working++;
+		days.push({ date: day, closed, marks: [] });
+	}
+	return days;
+}
+
+function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] {
+	type Row = Pick<DeadlineRow, 'id' | 'title' | 'date' | 'state' | 'checked_by'> & {
+		number: string;
+		matterTitle: string;
+	};
+	const rows = all<Row>(
+		app.db,
+		`SELECT d.id, d.title, d.date, d.state, d.checked_by, m.number, m.title AS matterTitle
+		FROM deadline d
+		JOIN matter m ON m.id = d.matter_id
+		WHERE d.state IN ('docketed', 'proposed')
+			AND d.date BETWEEN @from AND @to
+			AND m.status <> 'closed'
+			AND ${seen}
+		ORDER BY d.state, d.date, d.id`,
+		span
+	);
+	return rows.map((row) => ({
+		date: row.date,
+		kind: 'deadline',
+		state: stateOn(row.state, row.date, app.clock.today()),
+		checked: row.checked_by !== null,
+		title: `${row.title}, ${row.matterTitle}`,
+		href: `/matters/${row.number}/docket?deadline=${row.id}`
+	}));
+}
+
+const listHearingMarks = (app: Application, seen: string, span: Span): Dated[] =>
+	all<{ date: PlainDate; text: string; number: string; title: string }>(
+		app.db,
+		`SELECT e.date, e.text, m.number, m.title
+		FROM event e
+		JOIN matter m ON m.id = e.matter_id
+		WHERE e.ahead IN ('hearing', 'trial')
+			AND e.date BETWEEN @from AND @to
+			AND m.status <> 'closed'
+			AND ${seen}`,
+		span
+	).map(({ date, text, number, title }) => ({
+		date,
+		kind: 'hearing',
+		title: `${text}, ${title}`,
+		href: `/matters/${number}/docket`
+	}));
+
+const listTaskMarks = (app: Application, span: Span): Dated[] =>
+	all<{ due: PlainDate; subject: string; number: string }>(
+		app.db,
+		`SELECT t.due, t.subject, m.number
+		FROM task t
+		JOIN matter m ON m.id = t.matter_id
+		WHERE t.state = 'open'
+			AND t.assignee_id = @me
+			AND t.due BETWEEN @from AND @to
+			AND ${visible('m')}`,
+		span
+	).map(({ due, subject, number }) => ({
+		date: due,
+		kind: 'task',
+		title: subject,
+		href: `/matters/${number}/tasks`
+	}));
+
+const listSigningMarks = (app: Application, seen: string, span: Span): Dated[] =>
+	all<{ date: PlainDate; title: string; number: string }>(
+		app.db,
+		`SELECT r.wanted_by AS date, r.title, m.number
+		FROM signing_round r
+		JOIN matter m ON m.id = r.matter_id
+		WHERE r.wanted_by BETWEEN @from AND @to
+			AND r.withdrawn_at IS NULL
+			AND r.finished_version IS NULL
+			AND ${seen}`,
+		span
+	).map(({ date, title, number }) => ({
+		date,
+		kind: 'signing',
+		title: `Signing wanted: ${title}`,
+		href: `/matters/${number}/documents`
+	}));

@@ -1,0 +1,172 @@
+/** Versions of rulebooks: checked, previewed with what they would change, saved, never changed afterwards. */
+import { z } from 'zod';
+import { plainDate } from '#core/dates/plain.ts';
+import type { BookFile } from '#core/rulebooks/book.ts';
+import type { Application, Context } from '#server/app/application.ts';
+import { preparedCommand } from '#server/app/command.ts';
+import { Refused } from '#server/app/errors.ts';
+import { text } from '#server/app/fields.ts';
+import { preview } from '#server/app/preview.ts';
+import { all, insert, scalar } from '#server/db/sql.ts';
+import {
+	BOOK_LIMIT,
+	type BookDraft,
+	type CheckedBook,
+	type ExampleView,
+	type Fault
+} from '#server/rulebooks/check.ts';
+import type { BookVersionRow } from '#server/rulebooks/rows.ts';
+import { shelfOf, shippedShelf } from '#server/rulebooks/shelf.ts';
+import { checkBookTask } from '#server/rulebooks/tasks.ts';
+import { makeTimeline, timelineInput } from '#server/rulebooks/timeline.ts';
+import { recordChanges } from './changes.ts';
+import { effectsNow, type Effects } from './effects-query.ts';
+import { showEffects, type EffectView } from './effects.ts';
+import type { MatterOrderRow } from './rows.ts';
+import { effectsTask } from './tasks.ts';
+
+/** Checks a book beside the ones of the house, in a worker. */
+function checkDraft(app: Application, yaml: string, expect: string | null): Promise<CheckedBook> {
+	const shipped = shippedShelf().files;
+	const draft: BookDraft = {
+		yaml,
+		expect,
+		own: [...shelfOf(app).files.values()].filter((file) => shipped.get(file.book) !== file),
+		orders: all<Pick<MatterOrderRow, 'id' | 'rules' | 'book'>>(
+			app.db,
+			'SELECT id, rules, book FROM matter_order WHERE ended_at IS NULL'
+		)
+	};
+	return app.work.run(checkBookTask, draft);
+}
+
+/** What a version of a book would change of dates in open matters; nothing where there was no such book. */
+async function countDraft(app: Application, { file, faults }: CheckedBook): Promise<Effects> {
+	const known = file !== null && faults.length === 0 && shelfOf(app).files.has(file.book);
+	return known ? app.work.run(effectsTask, { of: 'book', file }) : { effects: [], asOf: null };
+}
+
+export type BookPreview = {
+	faults: Fault[];
+	examples: ExampleView[];
+	/** The first of them, and how many there are. */
+	effects: EffectView[];
+	total: number;
+};
+/** A book as somebody writes it: its faults, its examples, the dates it would change. */
+export const previewBook = preview({
+	action: 'docket.closure',
+	input: z.object({ yaml: z.string().max(BOOK_LIMIT + 1), expect: z.string().nullish() }),
+	async run({ ctx, me, input }): Promise<BookPreview> {
+		const checked = await checkDraft(ctx, input.yaml, input.expect ?? null);
+		const { effects } = await countDraft(ctx, checked);
+		const { faults, examples } = checked;
+		return { faults, examples, ...showEffects(ctx, me, effects) };
+	}
+});
+
+const requireSound = ({ faults, file }: CheckedBook, field: string): BookFile => {
+	const [fault] = faults;
+	if (fault) throw new Refused(`Line ${fault.line}: ${fault.message}`, field);
+	if (!file) throw new Refused('The book cannot be read.', field);
+	return file;
+};
+
+const lastVersion = (ctx: Context, book: string): number =>
+	scalar(ctx.db, 'SELECT coalesce(max(n), 0) FROM book_version WHERE book = @book', { book });
+
+const NAME_TAKEN = 'There is a book of this name already: give it another name under “book”.';
+
+/**
+ * Saves a version of a book, new or in the place of a shipped one. It must hold together, with every example right; the
+ * dates it affects wait for a decision.
+ */
+export const saveBook = preparedCommand({
+	name: 'save rulebook',
+	action: 'docket.closure',
+	input: z.object({
+		yaml: text('The book', BOOK_LIMIT),
+		reason: text('What changed', 300),
+		/** The version one began with; 0 where there was none. */
+		base: z.coerce.number().int().default(0),
+		/** The book of which this is a version; nothing where it is a new one. */
+		expect: z.string().nullish()
+	}),
+	async prepare({ ctx, input }) {
+		const checked = await checkDraft(ctx, input.yaml, input.expect ?? null);
+		return { checked, counted: await countDraft(ctx, checked) };
+	},
+	run({ ctx, me, input, prepared: { checked, counted }, record }) {
+		const file = requireSound(checked, 'yaml');
+		const isNew = input.expect === null || input.expect === undefined;
+		const last = lastVersion(ctx, file.book);
+		if (isNew && (last > 0 || shippedShelf().files.has(file.book)))
+			throw new Refused(NAME_TAKEN, 'yaml');
+		if (last !== input.base)
+			throw new Refused(
+				'Someone else saved this book meanwhile. Copy what you wrote, look at the new version and save again.',
+				'yaml'
+			);
+		const now = shelfOf(ctx).files.get(file.book);
+		if (now?.version === file.version)
+			throw new Refused(
+				`Give this version a name of its own: “version” still says ${file.version}.`,
+				'yaml'
+			);
+		if (file.reviewed > ctx.clock.today())
+			throw new Refused(
+				`It cannot have been reviewed on ${file.reviewed}: that day has not come.`,
+				'yaml'
+			);
+		const effects = now ? effectsNow(ctx, { of: 'book', file }, counted) : [];
+		const n = last + 1;
+		insertVersion(ctx, file, { n, yaml: input.yaml, reason: input.reason, by: me.id });
+		const why = `${file.title}, version ${file.version}: ${input.reason}`;
+		const changes = recordChanges(ctx, effects, 'book', why, file.version);
+		record.audit({
+			book: file.book,
+			n,
+			version: file.version,
+			reason: input.reason,
+			affects: effects.length
+		});
+		return { book: file.book, n, ...changes };
+	}
+});
+
+function insertVersion(
+	ctx: Context,
+	file: BookFile,
+	saved: { n: number; yaml: string; reason: string; by: string }
+): void {
+	insert<BookVersionRow>(ctx.db, 'book_version', {
+		book: file.book,
+		n: saved.n,
+		yaml: saved.yaml,
+		title: file.title,
+		reviewed: plainDate(file.reviewed),
+		reason: saved.reason,
+		saved_by: saved.by,
+		saved_at: ctx.clock.now()
+	});
+}
+
+/** Writes a timeline from the plain form as a first version of a book. */
+export const writeTimeline = preparedCommand({
+	name: 'write timeline',
+	action: 'docket.closure',
+	input: timelineInput,
+	async prepare({ ctx, input }) {
+		const taken = new Set(shelfOf(ctx).ids());
+		const { yaml } = makeTimeline(input, taken, ctx.clock.today());
+		return { yaml, checked: await checkDraft(ctx, yaml, null) };
+	},
+	run({ ctx, me, input, prepared, record }) {
+		const file = requireSound(prepared.checked, 'name');
+		if (lastVersion(ctx, file.book) > 0) throw new Refused(NAME_TAKEN, 'name');
+		const { yaml } = prepared;
+		insertVersion(ctx, file, { n: 1, yaml, reason: 'First version', by: me.id });
+		record.audit({ book: file.book, rows: input.rows.length });
+		return { book: file.book };
+	}
+});

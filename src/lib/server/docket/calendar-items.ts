@@ -1,0 +1,102 @@
+/** Dates and hearings as entries of a calendar. */
+import { formatDate } from '#core/format/dates.ts';
+import type { Application } from '#server/app/application.ts';
+import type { CalendarItem } from '#server/calendar/write.ts';
+import { all, one, type Params } from '#server/db/sql.ts';
+import type { MatterRow } from '#server/matters/rows.ts';
+import { requireBook } from '#server/rulebooks/shelf.ts';
+import type { DeadlineRow, EventRow } from './rows.ts';
+
+type OfMatter = {
+	number: string;
+	matterTitle: string;
+	status: MatterRow['status'];
+	matterVersion: number;
+};
+const MATTER_COLUMNS = 'm.number, m.title AS matterTitle, m.status, m.version AS matterVersion';
+
+/** A date with its matter. */
+export type DatedRow = DeadlineRow & OfMatter;
+const SELECT_DATES = `SELECT d.*, ${MATTER_COLUMNS}
+	FROM deadline d
+	JOIN matter m ON m.id = d.matter_id`;
+
+export const requireDated = (app: Application, deadlineId: string): DatedRow =>
+	one<DatedRow>(app.db, `${SELECT_DATES} WHERE d.id = @deadlineId`, { deadlineId });
+
+/** Whether it holds no longer: vacated, or its matter closed. */
+export const isOff = ({ state, status }: DatedRow): boolean =>
+	state === 'vacated' || status === 'closed';
+
+/** The time at which it is due: the department's own, or else the rule's. */
+export const timeOf = ({ hand_time, time }: DatedRow): string | null => hand_time ?? time;
+
+const zoneOf = (app: Application, book: string) =>
+	book ? requireBook(app, book).method.zone : app.clock.zone;
+
+/** A date as an entry. */
+export function dateItem(app: Application, date: DatedRow): CalendarItem {
+	const address = `${app.origin}/matters/${date.number}/docket?deadline=${date.id}`;
+	const description = [
+		date.title,
+		date.authority,
+		date.internal && `Our own date: ${formatDate(date.internal)}`,
+		date.long,
+		address
+	];
+	return {
+		uid: `${date.id}@kite-pen.local`,
+		sequence: date.version - 1 + (date.matterVersion - 1),
+		title: `${date.short || date.title}, ${date.matterTitle}${remark(date)}`,
+		date: date.date,
+		time: timeOf(date),
+		zone: zoneOf(app, date.book),
+		description: description.filter(Boolean).join('\n'),
+		place: date.place,
+		url: date.link || address,
+		cancelled: isOff(date),
+		category: 'Deadline'
+	};
+}
+
+function remark(date: DatedRow): string {
+	if (date.state === 'met') return ' (met)';
+	return date.checked_by !== null || isOff(date) ? '' : ' (not checked yet)';
+}
+
+/** The dates that hold, with the condition on `d` and `m`. */
+export const listDateItems = (app: Application, where: string, params: Params): CalendarItem[] =>
+	all<DatedRow>(
+		app.db,
+		`${SELECT_DATES}
+		WHERE d.state <> 'proposed' AND d.date >= @from AND ${where}
+		ORDER BY d.date, d.id
+		LIMIT 20000`,
+		params
+	).map((date) => dateItem(app, date));
+
+/** Hearings and trials, with the condition on `m`; at their own time, or all day. */
+export function listHearingItems(app: Application, where: string, params: Params): CalendarItem[] {
+	const hearings = all<EventRow & OfMatter>(
+		app.db,
+		`SELECT e.*, ${MATTER_COLUMNS}
+		FROM event e
+		JOIN matter m ON m.id = e.matter_id
+		WHERE e.ahead IN ('hearing', 'trial') AND e.date >= @from AND ${where}
+		ORDER BY e.date, e.id`,
+		params
+	);
+	return hearings.map((hearing) => ({
+		uid: `${hearing.id}@kite-pen.local`,
+		sequence: hearing.version - 1 + (hearing.matterVersion - 1),
+		title: `${hearing.text}${hearing.name ? ` (${hearing.name})` : ''}, ${hearing.matterTitle}`,
+		date: hearing.date,
+		time: hearing.time,
+		zone: zoneOf(app, hearing.book),
+		description: `${app.origin}/matters/${hearing.number}/docket`,
+		place: hearing.place,
+		url: hearing.link,
+		cancelled: hearing.status === 'closed',
+		category: 'Hearing'
+	}));
+}

@@ -1,0 +1,117 @@
+/** What else belongs to a date: the department's own earlier date, time, place, link, descriptions, papers, exhibits. */
+import { z } from 'zod';
+import { formatDate } from '#core/format/dates.ts';
+import type { Context } from '#server/app/application.ts';
+import { Refused } from '#server/app/errors.ts';
+import { id, maybeDay, maybeText, maybeTime, version } from '#server/app/fields.ts';
+import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
+import { exists, insert, remove } from '#server/db/sql.ts';
+import type { MatterRow } from '#server/matters/rows.ts';
+import { whereFields } from './events.ts';
+import { requireDeadline, requireDocumentOn } from './find.ts';
+import type { DateDocumentRow, DateExhibitRow, DeadlineRow } from './rows.ts';
+import { updateDeadline } from './writing.ts';
+
+type Details = Record<'internal' | 'time' | 'place' | 'link' | 'short' | 'long', string | null>;
+const NAMES: Record<keyof Details, string> = {
+	internal: 'Internal date',
+	time: 'Time',
+	place: 'Place',
+	link: 'Link',
+	short: 'Short description',
+	long: 'Long description'
+};
+
+/** Each detail as it is stored and as it would be, in words. */
+const compare = (deadline: DeadlineRow, input: Details) => {
+	const stored: Details = { ...deadline, time: deadline.hand_time };
+	return (Object.keys(NAMES) as (keyof Details)[]).map((field) => ({
+		field,
+		name: NAMES[field],
+		theirs: stored[field] ?? '',
+		yours: input[field] ?? ''
+	}));
+};
+
+export const editDeadline = matterCommand({
+	name: 'edit deadline',
+	action: 'docket.change',
+	input: z.object({
+		deadlineId: id('a date'),
+		internal: maybeDay('The internal date'),
+		time: maybeTime,
+		...whereFields,
+		short: maybeText('The short description', 120),
+		long: maybeText('The long description', 4000),
+		linked: z.array(z.string()).max(50).default([]),
+		exhibits: z.array(z.string()).max(200).default([]),
+		version
+	}),
+	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
+	onClosed: 'allowed',
+	version: {
+		of: ({ deadline }) => deadline.version,
+		id: ({ deadline }) => deadline.id,
+		differences: ({ deadline }, input) => differencesOf(compare(deadline, input))
+	},
+	run({ ctx, deadline, matter, input, record }) {
+		const { internal, time, place, link, short, long } = input;
+		if (internal && internal > deadline.date)
+			throw new Refused(
+				`The internal date lies after the date itself, ${formatDate(deadline.date)}.`,
+				'internal'
+			);
+		const changes = differencesOf(compare(deadline, input));
+		updateDeadline(ctx, deadline, { internal, hand_time: time, place, link, short, long });
+		linkDocuments(ctx, matter, deadline, input.linked);
+		linkExhibits(ctx, matter, deadline, input.exhibits);
+		record.audit({
+			deadline: deadline.id,
+			changes: changes.map(({ name, theirs, yours }) => ({ what: name, from: theirs, to: yours })),
+			linked: input.linked,
+			exhibits: input.exhibits
+		});
+		const words = changes.map(({ name, theirs, yours }) => {
+			if (!theirs) return `${name.toLowerCase()} “${yours}”`;
+			if (!yours) return `${name.toLowerCase()} “${theirs}” taken away`;
+			return `${name.toLowerCase()} from “${theirs}” to “${yours}”`;
+		});
+		if (words.length) record.log('date', `${deadline.title}: ${words.join('; ')}.`);
+		return { changed: changes.length };
+	}
+});
+
+function linkDocuments(
+	ctx: Context,
+	matter: MatterRow,
+	deadline: DeadlineRow,
+	documentIds: readonly string[]
+): void {
+	const link = { deadline_id: deadline.id, role: 'linked' as const };
+	remove<DateDocumentRow>(ctx.db, 'date_document', link);
+	for (const documentId of new Set(documentIds)) {
+		requireDocumentOn(ctx, matter, documentId, 'linked');
+		insert<DateDocumentRow>(ctx.db, 'date_document', { ...link, document_id: documentId });
+	}
+}
+
+function linkExhibits(
+	ctx: Context,
+	matter: MatterRow,
+	deadline: DeadlineRow,
+	exhibitIds: readonly string[]
+): void {
+	remove<DateExhibitRow>(ctx.db, 'date_exhibit', { deadline_id: deadline.id });
+	for (const exhibitId of new Set(exhibitIds)) {
+		const own = exists(
+			ctx.db,
+			'SELECT 1 FROM exhibit WHERE id = @exhibitId AND matter_id = @matterId',
+			{ exhibitId, matterId: matter.id }
+		);
+		if (!own) throw new Refused('Choose an exhibit of this matter.', 'exhibits');
+		insert<DateExhibitRow>(ctx.db, 'date_exhibit', {
+			deadline_id: deadline.id,
+			exhibit_id: exhibitId
+		});
+	}
+}

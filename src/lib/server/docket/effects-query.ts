@@ -1,0 +1,59 @@
+/**
+ * What a new version of a book, a closure, or the end of one would change in the whole house. A house has hundreds of thousands
+ * of dates: it is counted in a worker.
+ */
+import type { BookFile } from '#core/rulebooks/book.ts';
+import type { Application } from '#server/app/application.ts';
+import { scalar } from '#server/db/sql.ts';
+import { shelfOf } from '#server/rulebooks/shelf.ts';
+import { findEffects, type Effect } from './effects.ts';
+import type { ClosureRow } from './rows.ts';
+
+type Has = Pick<Application, 'db'>;
+export type EffectsQuery =
+	| { of: 'book'; file: BookFile }
+	| { of: 'closure'; closure: Omit<ClosureRow, 'id'>; everything?: boolean }
+	| { of: 'no closure'; closure: ClosureRow };
+
+export type Effects = {
+	effects: Effect[];
+	/** The last entry of the audit trail when they were counted. */
+	asOf: number | null;
+};
+
+const lastEntry = ({ db }: Has): number | null => scalar(db, 'SELECT max(seq) FROM audit');
+
+export function findEffectsOf(app: Has, query: EffectsQuery): Effects {
+	const asOf = lastEntry(app);
+	return { asOf, effects: countEffects(app, query).map(plain) };
+}
+
+/** With its trace worked out, as plain values: it leaves the worker. */
+function plain(effect: Effect): Effect {
+	if (!effect.fresh) return effect;
+	const { rule, title, authority, act, date, time, suggested, book, owner, trace } = effect.fresh;
+	const fresh = { rule, title, authority, act, date, time, suggested, book, owner, trace };
+	return { ...effect, fresh };
+}
+
+function countEffects(app: Has, query: EffectsQuery): Effect[] {
+	const shelf = shelfOf(app);
+	if (query.of === 'book') {
+		const altered = shelf.with(query.file);
+		return findEffects(app, {
+			books: altered.using(query.file.book),
+			shelf: altered,
+			fresh: true
+		});
+	}
+	const books = shelf.using(query.closure.book);
+	if (query.of === 'closure') {
+		const { closure, everything = false } = query;
+		return findEffects(app, { books, shelf, closure, fresh: false, everything });
+	}
+	return findEffects(app, { books, shelf, without: query.closure, fresh: false });
+}
+
+/** Effects that were counted before the transaction began: counted again where anything has changed since. */
+export const effectsNow = (app: Has, query: EffectsQuery, counted: Effects): Effect[] =>
+	counted.asOf === lastEntry(app) ? counted.effects : countEffects(app, query);

@@ -1,0 +1,359 @@
+/**
+ * What a new version of a book, a closure or an order would change of dates in open matters: every event is counted again
+ * from its stored inputs. Only looked at, nothing is saved.
+ */
+import type { Closure } from '#core/dates/calendar.ts';
+import { addDays, daysBetween, type PlainDate } from '#core/dates/plain.ts';
+import { answersTo, parseAnswers } from '#core/docket/answers.ts';
+import { CountError } from '#core/docket/count.ts';
+import { propose, type Proposal } from '#core/docket/propose.ts';
+import { capitalize } from '#core/format/words.ts';
+import type { Rule, Rulebook } from '#core/rulebooks/book.ts';
+import { visible } from '#server/access/visibility.ts';
+import type { Application, Staff } from '#server/app/application.ts';
+import { all, maybeOne, scalar } from '#server/db/sql.ts';
+import type { Order, Shelf } from '#server/rulebooks/shelf.ts';
+import { listClosuresFor } from './counting.ts';
+import type { ClosureRow, DeadlineRow, EventRow, MatterOrderRow } from './rows.ts';
+
+type Has = Pick<Application, 'db'>;
+
+/** One date that would change. */
+export type Effect = {
+	eventId: string;
+	matterId: string;
+	/** null where the rule is new. */
+	deadlineId: string | null;
+	rule: string;
+	title: string;
+	state: DeadlineRow['state'] | 'new';
+	/** null where the rule is new. */
+	was: PlainDate | null;
+	/** undefined where no rule sets it any more. */
+	fresh: Proposal | undefined;
+};
+
+/** What would be otherwise. */
+export type Alteration = {
+	/** The books whose events are looked at. */
+	books: string[];
+	/** Only this matter. */
+	matterId?: string;
+	/** The books as they would be. */
+	shelf: Shelf;
+	/** The orders over a book on a matter, as they would be; without it, as they are. */
+	orders?: (matterId: string, book: string) => Order[];
+	/** A closure that is not there yet, or one as if it were not there any more. */
+	closure?: Closure & { book: string };
+	without?: ClosureRow;
+	/** Whether rules that are new raise new proposals. */
+	fresh: boolean;
+	/** Counts every event anew, also those a closure cannot touch: for the test that both ways agree. */
+	everything?: boolean;
+};
+
+/** A date as it stands, with its event: read as places, since a house has hundreds of thousands of them. */
+type Line = [
+	eventId: string,
+	matterId: string,
+	eventKey: string,
+	book: string,
+	date: PlainDate,
+	time: string | null,
+	service: string | null,
+	answers: string,
+	deadlineId: string | null,
+	rule: string,
+	state: DeadlineRow['state'],
+	due: PlainDate,
+	dueTime: string | null
+];
+type StandingEvent = Pick<EventRow, 'id' | 'date' | 'time' | 'service' | 'answers'> & {
+	matterId: string;
+	key: string;
+	bookId: string;
+	dates: StandingDate[];
+};
+type StandingDate = {
+	id: string;
+	rule: string;
+	state: DeadlineRow['state'];
+	due: PlainDate;
+	time: string | null;
+};
+
+/** A count looks only at the days between its event and its date, and a few beyond. */
+const REACH_DAYS = 20;
+
+/** Every date of the open matters that would change, event by event. */
+export function findEffects(app: Has, alteration: Alteration): Effect[] {
+	const judge = new Judge(app, alteration);
+	const effects: Effect[] = [];
+	for (const event of iterateEvents(app, alteration)) effects.push(...judge.effectsOf(event));
+	return effects;
+}
+
+function* iterateEvents(app: Has, { books, matterId }: Alteration): Generator<StandingEvent> {
+	const lines = app.db
+		.prepare(
+			`SELECT
+				e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
+				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time
+			FROM event e
+			LEFT JOIN deadline d ON d.event_id = e.id
+			WHERE e.book IN (SELECT value FROM json_each(@books))
+				AND (@matterId IS NULL OR e.matter_id = @matterId)
+			ORDER BY e.id`
+		)
+		.raw()
+		.iterate({ books: JSON.stringify(books), matterId: matterId ?? null }) as Iterable<Line>;
+	let event: StandingEvent | undefined;
+	for (const line of lines) {
+		const [id, ofMatter, key, bookId, date, time, service, answers, deadlineId] = line;
+		if (event?.id !== id) {
+			if (event) yield event;
+			event = { id, matterId: ofMatter, key, bookId, date, time, service, answers, dates: [] };
+		}
+		const [, , , , , , , , , rule, state, due, dueTime] = line;
+		if (deadlineId !== null) event.dates.push({ id: deadlineId, rule, state, due, time: dueTime });
+	}
+	if (event) yield event;
+}
+
+/** Counts events as they would be, and says what differs. */
+class Judge {
+	readonly #app: Has;
+	readonly #alteration: Alteration;
+	readonly #closedMatters: ReadonlySet<string>;
+	readonly #takenOff: ReadonlySet<string>;
+	readonly #orders: ReadonlyMap<string, Order[]>;
+	readonly #closures = new Map<Rulebook, Closure[]>();
+	readonly #alone = new Map<string, boolean>();
+	/** A closure far from an event and its date changes nothing. */
+	readonly #near: { from: PlainDate; to: PlainDate } | undefined;
+
+	constructor(app: Has, alteration: Alteration) {
+		this.#app = app;
+		this.#alteration = alteration;
+		this.#closedMatters = listClosedMatters(app);
+		this.#takenOff = listTakenOff(app);
+		this.#orders = alteration.orders ? new Map() : listAllOrders(app);
+		const { everything, closure, without } = alteration;
+		const day = everything ? undefined : (closure ?? without)?.date;
+		this.#near = day && { from: addDays(day, -REACH_DAYS), to: addDays(day, REACH_DAYS) };
+	}
+
+	effectsOf(event: StandingEvent): Effect[] {
+		if (this.#closedMatters.has(event.matterId)) return [];
+		const book = this.#bookFor(event);
+		if (this.#isOutOfReach(book, event)) return [];
+		const proposals = this.#propose(book, event);
+		const effects = event.dates.flatMap((date) => {
+			const fresh = proposals.find(({ rule }) => rule === date.rule);
+			return this.#comesBack(date, fresh) || differs(date, fresh)
+				? [this.#effectOf(event, date, fresh)]
+				: [];
+		});
+		return this.#alteration.fresh ? [...effects, ...newOnes(event, proposals)] : effects;
+	}
+
+	#bookFor({ matterId, bookId }: StandingEvent): Rulebook {
+		const { shelf, orders } = this.#alteration;
+		const over = orders
+			? orders(matterId, bookId)
+			: (this.#orders.get(`${matterId} ${bookId}`) ?? []);
+		return shelf.laid(bookId, over);
+	}
+
+	#isOutOfReach(book: Rulebook, { key, date, dates }: StandingEvent): boolean {
+		const near = this.#near;
+		if (!near || this.#alteration.fresh || !this.#hangsAlone(book, key)) return false;
+		return dates.every(
+			({ due }) => (date < near.from && due < near.from) || (date > near.to && due > near.to)
+		);
+	}
+
+	/** Whether all dates of an event hang on its day alone, and not on answers or on other counts beside it. */
+	#hangsAlone(book: Rulebook, key: string): boolean {
+		const name = `${book.id} ${key}`;
+		let known = this.#alone.get(name);
+		if (known === undefined) {
+			known = (book.events.get(key)?.rules ?? []).every(countsFromItsEvent);
+			this.#alone.set(name, known);
+		}
+		return known;
+	}
+
+	#propose(book: Rulebook, event: StandingEvent): readonly Proposal[] {
+		const asked = book.events.get(event.key);
+		if (!asked) return [];
+		try {
+			return propose(book, {
+				event: event.key,
+				date: event.date,
+				time: event.time ?? undefined,
+				service: event.service ?? undefined,
+				// An answer to a question that is not asked any more is left aside.
+				answers: event.answers === '{}' ? {} : answersTo(asked, parseAnswers(event.answers)),
+				closures: this.#closuresFor(book)
+			}).deadlines;
+		} catch (error) {
+			if (error instanceof CountError) return [];
+			throw error;
+		}
+	}
+
+	#closuresFor(book: Rulebook): Closure[] {
+		let known = this.#closures.get(book);
+		if (!known) {
+			const { closure, without } = this.#alteration;
+			const standing = listClosuresFor(this.#app, book).filter(({ id }) => id !== without?.id);
+			known = [...standing, ...(closure ? [closure] : [])];
+			this.#closures.set(book, known);
+		}
+		return known;
+	}
+
+	/** A date that such a change took off can come back by another. */
+	#comesBack(date: StandingDate, fresh: Proposal | undefined): boolean {
+		return (
+			this.#alteration.fresh &&
+			fresh !== undefined &&
+			date.state === 'vacated' &&
+			this.#takenOff.has(date.id)
+		);
+	}
+
+	#effectOf(event: StandingEvent, date: StandingDate, fresh: Proposal | undefined): Effect {
+		return {
+			eventId: event.id,
+			matterId: event.matterId,
+			deadlineId: date.id,
+			rule: date.rule,
+			title: scalar<string>(this.#app.db, 'SELECT title FROM deadline WHERE id = @id', {
+				id: date.id
+			}),
+			state: date.state,
+			was: date.state === 'vacated' ? null : date.due,
+			fresh
+		};
+	}
+}
+
+const differs = ({ state, due, time }: StandingDate, fresh: Proposal | undefined): boolean =>
+	(state === 'docketed' || state === 'proposed') &&
+	(!fresh || fresh.date !== due || fresh.time !== time);
+
+const newOnes = (event: StandingEvent, proposals: readonly Proposal[]): Effect[] =>
+	proposals
+		.filter(({ rule }) => !event.dates.some((date) => date.rule === rule))
+		.map((fresh) => ({
+			eventId: event.id,
+			matterId: event.matterId,
+			deadlineId: null,
+			rule: fresh.rule,
+			title: capitalize(fresh.title),
+			state: 'new',
+			was: null,
+			fresh
+		}));
+
+const countsFromItsEvent = ({ count, variants }: Rule): boolean =>
+	[count, ...variants.map((variant) => variant.count)].every(
+		(expression) =>
+			expression === undefined ||
+			(expression.kind === 'count' && expression.from === 'event' && expression.of === undefined)
+	);
+
+const ids = (rows: { id: string }[]) => new Set(rows.map(({ id }) => id));
+const listClosedMatters = ({ db }: Has): Set<string> =>
+	ids(all(db, "SELECT id FROM matter WHERE status = 'closed'"));
+const listTakenOff = ({ db }: Has): Set<string> =>
+	ids(
+		all(
+			db,
+			`SELECT c.deadline_id AS id
+			FROM date_change c
+			JOIN deadline d ON d.id = c.deadline_id
+			WHERE c.state = 'applied' AND c.becomes IS NULL AND d.state = 'vacated'`
+		)
+	);
+
+function listAllOrders({ db }: Has): Map<string, Order[]> {
+	const orders = new Map<string, Order[]>();
+	const rows = all<Pick<MatterOrderRow, 'id' | 'rules' | 'matter_id' | 'book'>>(
+		db,
+		'SELECT id, rules, matter_id, book FROM matter_order WHERE ended_at IS NULL ORDER BY dated, id'
+	);
+	for (const row of rows) {
+		const key = `${row.matter_id} ${row.book}`;
+		orders.set(key, [...(orders.get(key) ?? []), row]);
+	}
+	return orders;
+}
+
+export type EffectView = {
+	matterNumber: string;
+	matterTitle: string;
+	title: string;
+	state: Effect['state'];
+	was: PlainDate | null;
+	becomes: PlainDate | null;
+	days: number | null;
+	event: string;
+};
+
+/** The effects on matters the viewer may see, by matter and day. */
+export function formatEffects(app: Has, me: Staff, effects: readonly Effect[]): EffectView[] {
+	type Seen = { text: string; number: string; title: string };
+	const known = new Map<string, Seen | undefined>();
+	const find = (eventId: string) => {
+		if (!known.has(eventId))
+			known.set(
+				eventId,
+				maybeOne<Seen>(
+					app.db,
+					`SELECT e.text, m.number, m.title
+					FROM event e
+					JOIN matter m ON m.id = e.matter_id
+					WHERE e.id = @eventId AND ${visible('m')}`,
+					{ eventId, me: me.id }
+				)
+			);
+		return known.get(eventId);
+	};
+	const views = effects.flatMap(({ eventId, title, state, was, fresh }): EffectView[] => {
+		const event = find(eventId);
+		if (!event) return [];
+		const becomes = fresh?.date ?? null;
+		return [
+			{
+				matterNumber: event.number,
+				matterTitle: event.title,
+				event: event.text,
+				title,
+				state,
+				was,
+				becomes,
+				days: was && becomes ? daysBetween(was, becomes) : null
+			}
+		];
+	});
+	const day = (view: EffectView) => view.becomes ?? view.was ?? '';
+	return views.sort(
+		(a, b) => a.matterNumber.localeCompare(b.matterNumber) || day(a).localeCompare(day(b))
+	);
+}
+
+/** So many are shown before a change; the rest are counted. */
+const SHOWN_EFFECTS = 300;
+
+/** What a change would do, as its preview shows it. */
+export function showEffects(
+	app: Has,
+	me: Staff,
+	effects: readonly Effect[]
+): { effects: EffectView[]; total: number } {
+	const views = formatEffects(app, me, effects);
+	return { effects: views.slice(0, SHOWN_EFFECTS), total: views.length };
+}

@@ -1,0 +1,259 @@
+/** Lists of dates: of the department, of a span of days, of whatever a filter says. */
+import type { PlainDate } from '#core/dates/plain.ts';
+import { onTeam, visible } from '#server/access/visibility.ts';
+import type { Application, Staff } from '#server/app/application.ts';
+import { all, scalar, type Params } from '#server/db/sql.ts';
+import { factSql } from '#server/matters/sql.ts';
+import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
+import type { DeadlineRow } from './rows.ts';
+
+/** Missed is derived: docketed, and its day has passed. */
+export type DeadlineState = DeadlineRow['state'] | 'missed';
+
+export type DeadlineView = {
+	id: string;
+	matterId: string;
+	matterNumber: string;
+	matterTitle: string;
+	eventId: string;
+	event: string;
+	eventDate: PlainDate;
+	title: string;
+	authority: string;
+	suggested: boolean;
+	state: DeadlineState;
+	checked: boolean;
+	date: PlainDate;
+	time: string | null;
+	/** Initials. */
+	docketedBy: string | null;
+	docketedById: string | null;
+	checkedBy: string | null;
+	closedOn: PlainDate | null;
+	reason: string;
+	court: string;
+	bookShort: string;
+	stale: string | null;
+	/** The rule's own date, where an order or an agreement moved it. */
+	computed: PlainDate | null;
+	movedHow: DeadlineRow['moved_how'];
+	movedReason: string;
+	internal: PlainDate | null;
+	place: string;
+	link: string;
+	short: string;
+	long: string;
+	handTime: string | null;
+	returnedBy: string | null;
+	returnedReason: string;
+	responsible: string;
+	unit: string;
+	kind: string;
+	version: number;
+};
+
+/** Dates with everything a list shows of them. */
+export const SELECT_DEADLINES = `SELECT
+		d.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle,
+		d.event_id AS eventId,
+		e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event,
+		e.date AS eventDate, d.title, d.authority, d.suggested, d.state, d.date,
+		coalesce(d.hand_time, d.time) AS time, d.book, a.initials AS docketedBy,
+		d.docketed_by AS docketedById, c.initials AS checkedBy, d.closed_on AS closedOn, d.reason,
+		${factSql('m', 'court')} AS court, d.computed, d.moved_how AS movedHow,
+		d.moved_reason AS movedReason, d.internal, d.place, d.link, d.short, d.long,
+		d.hand_time AS handTime, r.initials AS returnedBy, d.returned_reason AS returnedReason,
+		q.initials AS responsible, u.name AS unit, m.kind, d.version
+	FROM deadline d
+	JOIN matter m ON m.id = d.matter_id
+	JOIN event e ON e.id = d.event_id
+	JOIN staff q ON q.id = m.responsible_id
+	JOIN business_unit u ON u.id = m.unit_id
+	LEFT JOIN staff a ON a.id = d.docketed_by
+	LEFT JOIN staff c ON c.id = d.checked_by
+	LEFT JOIN staff r ON r.id = d.returned_by`;
+
+/** What `SELECT_DEADLINES` gives. */
+export type DeadlineListRow = Omit<
+	DeadlineView,
+	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale'
+> & { suggested: 0 | 1; state: DeadlineRow['state']; book: string };
+
+export const stateOn = (
+	state: DeadlineRow['state'],
+	date: PlainDate,
+	today: PlainDate
+): DeadlineState => (state === 'docketed' && date < today ? 'missed' : state);
+
+/** Rows as their screens show them. */
+export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]): DeadlineView[] {
+	const today = app.clock.today();
+	return rows.map(({ book: bookId, ...row }) => {
+		const book = bookId ? requireBook(app, bookId) : null;
+		return {
+			...row,
+			suggested: row.suggested === 1,
+			state: stateOn(row.state, row.date, today),
+			checked: row.checkedBy !== null,
+			bookShort: book?.short ?? 'by hand',
+			stale: book && staleWarning(book, today)
+		};
+	});
+}
+
+export type DocketFilter = {
+	from?: string | undefined;
+	to?: string | undefined;
+	show?: 'open' | 'unchecked' | 'missed' | 'all' | 'proposed' | undefined;
+	/** The id of a colleague whose matters they are, 'mine', or everyone's. */
+	who?: string | undefined;
+	unit?: string | undefined;
+	kind?: string | undefined;
+	court?: string | undefined;
+	matter?: string | undefined;
+	order?: 'day' | 'matter' | undefined;
+	page?: number | undefined;
+	per?: number | undefined;
+};
+export const DOCKET_PAGE = 80;
+/** More dates than this are not drawn at once; the screen says so. */
+export const DAYS_LIMIT = 3000;
+
+const STATES = {
+	open: "d.state = 'docketed'",
+	unchecked: "d.state = 'docketed' AND d.checked_by IS NULL",
+	missed: "d.state = 'docketed' AND d.date < today()",
+	proposed: "d.state = 'proposed'",
+	all: '1'
+} as const;
+
+type Conditions = {
+	/** On the matter. */
+	matter: string;
+	/** On the date. */
+	state: string;
+	/** On a column with a day. */
+	days(column: string): string;
+	params: Params;
+};
+
+/** What a filter asks. A closed matter's dates are off every calendar; its own sheet still shows them. */
+function conditionsOf(me: Staff, filter: DocketFilter): Conditions {
+	const who = filter.who === 'mine' ? me.id : filter.who === 'all' ? undefined : filter.who;
+	const matter = [
+		visible('m'),
+		"m.status <> 'closed'",
+		who && onTeam('m', '@who'),
+		filter.unit && 'm.unit_id = @unit',
+		filter.kind && 'm.kind = @kind',
+		filter.court && `${factSql('m', 'court')} = @court`,
+		filter.matter && 'm.number = @matter'
+	];
+	const { from, to, unit, kind, court } = filter;
+	return {
+		matter: matter.filter(Boolean).join(' AND '),
+		state: STATES[filter.show ?? 'open'],
+		days: (column) =>
+			['1', from && `${column} >= @from`, to && `${column} <= @to`].filter(Boolean).join(' AND '),
+		params: { me: me.id, who, from, to, unit, kind, court, matter: filter.matter?.toUpperCase() }
+	};
+}
+
+/** The department's docket: every date in matters the viewer may see. */
+export function listDeadlines(
+	app: Application,
+	me: Staff,
+	filter: DocketFilter
+): { rows: DeadlineView[]; total: number } {
+	const { matter, state, days, params } = conditionsOf(me, filter);
+	const where = `${state} AND ${days('d.date')} AND ${matter}`;
+	const limit = filter.per ?? DOCKET_PAGE;
+	const total = scalar(
+		app.db,
+		`SELECT count(*) FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE ${where}`,
+		params
+	);
+	const rows = all<DeadlineListRow>(
+		app.db,
+		`${SELECT_DEADLINES}
+		WHERE ${where}
+		ORDER BY ${filter.order === 'matter' ? 'm.number, d.date, d.id' : 'd.date, d.id'}
+		LIMIT @limit OFFSET @offset`,
+		{ ...params, limit, offset: limit * ((filter.page ?? 1) - 1) }
+	);
+	return { rows: viewDeadlines(app, rows), total };
+}
+
+/** What the docket can be filtered by: what occurs in matters the viewer may see. */
+export function listDocketChoices(
+	{ db }: Application,
+	me: Staff
+): {
+	people: { id: string; name: string }[];
+	units: { id: string; name: string }[];
+	kinds: { id: string; name: string }[];
+	courts: string[];
+} {
+	const courts = all<{ court: string }>(
+		db,
+		`SELECT DISTINCT f.value AS court
+		FROM matter_fact f
+		JOIN matter m ON m.id = f.matter_id
+		WHERE f.fact = 'court'
+			AND f.row = 0
+			AND f.value <> ''
+			AND m.status <> 'closed'
+			AND ${visible('m')}
+		ORDER BY 1`,
+		{ me: me.id }
+	);
+	return {
+		people: all(
+			db,
+			"SELECT id, name FROM staff WHERE active = 1 AND role <> 'business-partner' ORDER BY name"
+		),
+		units: all(db, 'SELECT id, name FROM business_unit ORDER BY name'),
+		kinds: all(db, 'SELECT id, name FROM kind ORDER BY position'),
+		courts: courts.map(({ court }) => court)
+	};
+}
+
+export type HearingView = {
+	id: string;
+	date: PlainDate;
+	title: string;
+	matterNumber: string;
+	matterTitle: string;
+	time: string | null;
+};
+
+/** A span of days with its dates and hearings, for a month or a timeline. */
+export function listDocketDays(
+	app: Application,
+	me: Staff,
+	filter: DocketFilter & { from: string; to: string }
+): { rows: DeadlineView[]; hearings: HearingView[] } {
+	const { matter, state, days, params } = conditionsOf(me, filter);
+	const rows = all<DeadlineListRow>(
+		app.db,
+		`${SELECT_DEADLINES}
+		WHERE ${state} AND ${days('d.date')} AND ${matter}
+		ORDER BY d.date, d.id
+		LIMIT @limit`,
+		{ ...params, limit: DAYS_LIMIT }
+	);
+	const hearings = all<HearingView>(
+		app.db,
+		`SELECT
+			e.id, e.date,
+			e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS title,
+			e.time, m.number AS matterNumber, m.title AS matterTitle
+		FROM event e
+		JOIN matter m ON m.id = e.matter_id
+		WHERE e.ahead IN ('hearing', 'trial') AND ${days('e.date')} AND ${matter}
+		ORDER BY e.date, e.id
+		LIMIT 500`,
+		params
+	);
+	return { rows: viewDeadlines(app, rows), hearings };
+}

@@ -1,0 +1,163 @@
+/** What mail about the docket says. */
+import type { PlainDate } from '#core/dates/plain.ts';
+import { formatDate } from '#core/format/dates.ts';
+import { capitalize } from '#core/format/words.ts';
+import type { Message } from '#server/mail/queue.ts';
+import { formatTitle, groupRows, type Report, type ReportRow } from './report.ts';
+
+type Matter = { number: string; title: string };
+type Dated = { title: string; date: PlainDate; authority: string };
+type Occasion = { title: string; date: PlainDate; time: string | null };
+
+const docketPath = (matter: Matter) => `/matters/${matter.number}/docket`;
+const deadlinePath = (matter: Matter, id: string) => `${docketPath(matter)}?deadline=${id}`;
+const about = (matter: Matter, what: string) => `${matter.number} ${matter.title}: ${what}`;
+const atTime = (time: string | null) => (time ? ` at ${time}` : '');
+const line = ({ title, date, authority }: Dated) =>
+	`${formatDate(date)}  ${capitalize(title)} (${authority})`;
+const wereDocketed = (count: number) =>
+	count === 1 ? 'a date was docketed' : `${count} dates were docketed`;
+
+/** Proposals were docketed. */
+export const datesDocketed = (matter: Matter, dates: readonly Dated[]): Message => ({
+	subject: about(matter, wereDocketed(dates.length)),
+	text: dates.map(line).join('\n'),
+	path: docketPath(matter)
+});
+
+/** An event was entered, and dates with it. */
+export const eventEntered = (
+	matter: Matter,
+	event: { text: string; date: PlainDate },
+	dates: readonly Dated[]
+): Message => ({
+	subject: about(matter, wereDocketed(dates.length)),
+	text: [
+		`${event.text} on ${formatDate(event.date)}.`,
+		dates.map(line).join('\n'),
+		`A second person must check ${dates.length === 1 ? 'it' : 'them'}.`
+	].join('\n\n'),
+	path: docketPath(matter)
+});
+
+/** A date was entered by hand. */
+export const dateAdded = (matter: Matter, date: Dated): Message => ({
+	subject: about(matter, wereDocketed(1)),
+	text: `${line(date)}\n\nA second person must check it.`,
+	path: docketPath(matter)
+});
+
+/** A hearing was entered by hand. */
+export const hearingAdded = (matter: Matter, hearing: Occasion & { place: string }): Message => ({
+	subject: about(matter, `${hearing.title} on ${formatDate(hearing.date)}`),
+	text: [
+		capitalize(hearing.title),
+		`${formatDate(hearing.date)}${atTime(hearing.time)}`,
+		hearing.place
+	].join('\n'),
+	path: docketPath(matter)
+});
+
+/** Hearings and meetings were brought in from a calendar file. */
+export const calendarBroughtIn = (matter: Matter, events: readonly Occasion[]): Message => ({
+	subject: about(
+		matter,
+		events.length === 1 ? 'an event entered' : `${events.length} events entered`
+	),
+	text: events
+		.map((event) => `${formatDate(event.date)}${atTime(event.time)}  ${event.title}`)
+		.join('\n'),
+	path: docketPath(matter)
+});
+
+/** An event moved, or changes were applied, and dates with it. `words` are the logbook's. */
+export const datesMoved = (matter: Matter, words: string): Message => ({
+	subject: about(matter, 'dates moved'),
+	text: words,
+	path: docketPath(matter)
+});
+
+/** One date was moved by order or agreement. */
+export const dateMoved = (matter: Matter, words: string): Message => ({
+	subject: about(matter, 'a date moved'),
+	text: words,
+	path: docketPath(matter)
+});
+
+export const dateVacated = (
+	matter: Matter,
+	deadline: { title: string; date: PlainDate },
+	reason: string
+): Message => ({
+	subject: about(matter, 'a date was vacated'),
+	text: `${deadline.title}, ${formatDate(deadline.date)}\n${reason}`,
+	path: docketPath(matter)
+});
+
+/** The second check does not agree: to the one who docketed the date. */
+export const dateReturned = (
+	matter: Matter,
+	deadline: { id: string; title: string; date: PlainDate },
+	by: string,
+	reason: string
+): Message => ({
+	subject: `${matter.number}: the second check does not agree`,
+	text: `${deadline.title}, ${formatDate(deadline.date)}\n${by}: ${reason}`,
+	path: deadlinePath(matter, deadline.id)
+});
+
+/** Changes of a book, a closure or an order wait for a decision: one mail for all matters of a person. */
+export const changesWait = (
+	why: string,
+	matters: readonly (Matter & { dates: string; link: string })[]
+): Message => ({
+	subject: `Dates would change: ${why}`,
+	text: [
+		`${why}.`,
+		'Nothing has moved yet. These wait for a decision:',
+		matters
+			.slice(0, 200)
+			.map((matter) => `${about(matter, matter.dates)}\n  ${matter.link}`)
+			.join('\n')
+	].join('\n\n')
+});
+
+/** To somebody outside: a date, or that it no longer holds. */
+export function invitation(
+	date: { title: string; date: PlainDate; time: string | null; place: string },
+	{ off, words, from }: { off: boolean; words: string; from: string }
+): Message {
+	const when = `${formatDate(date.date)}${atTime(date.time)}`;
+	const what = off
+		? 'This date no longer holds.'
+		: [date.title, when, date.place].filter(Boolean).join('\n');
+	return {
+		subject: `${off ? 'Cancelled: ' : ''}${date.title}, ${when}`,
+		text: `${what}\n\n${words}\n\n${from}`
+	};
+}
+
+/** A docket report, with a link to every date. */
+export function docketReport(
+	report: Report,
+	{ about: what, words, origin }: { about: string; words: string; origin: string }
+): Message {
+	const byMatter = report.filter.order === 'matter';
+	const line = (row: ReportRow) => {
+		const before = [byMatter && formatDate(row.date), row.time].filter(Boolean);
+		const matter = byMatter ? '' : `, ${row.matterNumber} ${row.matterTitle}`;
+		const open = row.checked || row.state === 'met' ? '' : ' (not checked)';
+		const title = formatTitle(row, report.long);
+		const link = origin + deadlinePath({ number: row.matterNumber, title: '' }, row.id);
+		return `  ${[...before, title].join('  ')}${matter}${open}\n    ${link}`;
+	};
+	const groups = groupRows(report).map(({ name, rows }) => [name, ...rows.map(line)].join('\n'));
+	return {
+		subject: `Docket report: ${what}`,
+		text: [
+			...(words ? [words] : []),
+			`${what}: ${report.rows.length}`,
+			groups.join('\n\n') || 'No date fits.'
+		].join('\n\n')
+	};
+}

@@ -1,0 +1,194 @@
+/** Changes an event's date, and with it how it was served and its answers; its dates and their tasks follow. */
+import { z } from 'zod';
+import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
+import type { Proposal } from '#core/docket/propose.ts';
+import { formatDate, formatShortDate } from '#core/format/dates.ts';
+import type { Rulebook } from '#core/rulebooks/book.ts';
+import { serviceKinds } from '#core/rulebooks/method.ts';
+import type { Context } from '#server/app/application.ts';
+import { Refused } from '#server/app/errors.ts';
+import { day, id, maybeId, text, version } from '#server/app/fields.ts';
+import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
+import { all, maybeOne, one, update } from '#server/db/sql.ts';
+import type { MatterRow } from '#server/matters/rows.ts';
+import { bookOnMatter } from '#server/rulebooks/shelf.ts';
+import { BY_HAND } from './by-hand.ts';
+import type { EventInputs } from './counting.ts';
+import { requireDocumentOn, requireEvent } from './find.ts';
+import { datesMoved } from './messages.ts';
+import { changedInputs, eventChangeFields, findMoves, refuseFuture, type Move } from './moves.ts';
+import type { DeadlineRow, EventRow } from './rows.ts';
+import { insertDeadline, proposeAgain, rescheduleDeadline, updateDeadline } from './writing.ts';
+
+/** Every dependent date and its tasks move, or only the chosen ones; everyone is told once. */
+export const moveEvent = matterCommand({
+	name: 'move event',
+	action: 'docket.change',
+	input: z.object({
+		eventId: id('an event'),
+		to: day('The new date'),
+		...eventChangeFields,
+		reason: text('The reason', 500),
+		sourceId: maybeId,
+		version,
+		/** Ids of the dates that move; all of them where it is not given. */
+		only: z.array(z.string()).nullish()
+	}),
+	find: (ctx, { eventId }) => requireEvent(ctx, eventId),
+	onClosed: 'allowed',
+	version: {
+		of: ({ event }) => event.version,
+		id: ({ event }) => event.id,
+		differences: ({ event }, input) =>
+			differencesOf([
+				{
+					field: 'to',
+					name: event.text,
+					theirs: formatDate(event.date),
+					yours: formatDate(input.to)
+				}
+			])
+	},
+	run({ ctx, event, matter, input, record, notify }) {
+		refuseFuture(ctx, event, input.to);
+		if (event.event_key === BY_HAND && !event.ahead)
+			throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
+		const source = requireDocumentOn(ctx, matter, input.sourceId, 'sourceId');
+		const book = event.book ? bookOnMatter(ctx, matter.id, event.book) : null;
+		const now = changedInputs(event, input.to, input, book);
+		const { moves, fresh, born } = findMoves(ctx, event, input.to, input);
+		const chosen = moves.filter(
+			(move) => move.state !== 'met' && (!input.only || input.only.includes(move.deadlineId))
+		);
+		update<EventRow>(
+			ctx.db,
+			'event',
+			{ id: event.id },
+			{
+				date: now.date,
+				time: now.time,
+				service: now.service,
+				answers: JSON.stringify(now.answers),
+				source_id: source?.id,
+				version: event.version + 1
+			}
+		);
+		const followed = chosen.flatMap((move) => applyMove(ctx, move, fresh));
+		if (book) {
+			followed.push(...uncheckOrphans(ctx, event, fresh));
+			followed.push(...born.map((proposal) => addBorn(ctx, matter, event, book, proposal)));
+		}
+		const words = describeMove(event, now, book, {
+			reason: input.reason,
+			source: source?.name,
+			followed
+		});
+		record.audit({
+			event: event.id,
+			from: event.date,
+			to: input.to,
+			service: [event.service, now.service],
+			answers: [parseAnswers(event.answers), now.answers],
+			reason: input.reason,
+			source: source?.id ?? null,
+			moved: chosen.map((move) => ({
+				deadline: move.deadlineId,
+				from: move.from,
+				to: move.to,
+				tasks: move.tasks.map(({ taskId, from, to }) => ({ task: taskId, from, to }))
+			}))
+		});
+		record.log('date', words, source ? `/documents/${source.id}` : undefined);
+		return { moved: chosen.length, told: notify(datesMoved(matter, words)) };
+	}
+});
+
+/** Moves one date; what followed, in words. */
+function applyMove(ctx: Context, move: Move, fresh: ReadonlyMap<string, Proposal>): string[] {
+	const deadline = one<DeadlineRow>(ctx.db, 'SELECT * FROM deadline WHERE id = @deadlineId', {
+		deadlineId: move.deadlineId
+	});
+	const proposal = fresh.get(deadline.rule);
+	if (!proposal) throw new Error(`no proposal for ${deadline.rule}`);
+	const { date, time, trace } = proposal;
+	if (move.held) {
+		updateDeadline(ctx, deadline, { computed: date, trace: JSON.stringify(trace) });
+		return [];
+	}
+	const more = rescheduleDeadline(ctx, deadline, { date, time, trace });
+	if (move.state !== 'docketed' || move.days === 0) return more;
+	const [from, to] = [formatShortDate(move.from), formatShortDate(move.to)];
+	return [`${move.title} from ${from} to ${to}`, ...more];
+}
+
+/** What no rule sets any more stays, but nobody has checked that it should. */
+function uncheckOrphans(
+	ctx: Context,
+	event: EventRow,
+	fresh: ReadonlyMap<string, Proposal>
+): string[] {
+	const docketed = all<DeadlineRow>(
+		ctx.db,
+		`SELECT *
+		FROM deadline
+		WHERE event_id = @eventId AND state = 'docketed' AND computed IS NULL`,
+		{ eventId: event.id }
+	);
+	return docketed
+		.filter(({ rule }) => !fresh.has(rule))
+		.map((deadline) => {
+			updateDeadline(ctx, deadline, { checked_by: null, checked_at: null });
+			return `no rule sets ${deadline.title} any more`;
+		});
+}
+
+/** A date that the corrected event sets and that was not there, or was taken off, comes as a proposal. */
+function addBorn(
+	ctx: Context,
+	matter: MatterRow,
+	event: EventRow,
+	book: Rulebook,
+	proposal: Proposal
+): string {
+	const off = maybeOne<DeadlineRow>(
+		ctx.db,
+		`SELECT *
+		FROM deadline
+		WHERE event_id = @eventId AND rule = @rule AND state = 'vacated'`,
+		{ eventId: event.id, rule: proposal.rule }
+	);
+	if (off) proposeAgain(ctx, off, { ...proposal, version: book.version });
+	else insertDeadline(ctx, matter, event.id, book, proposal, false);
+	return `${proposal.title} ${formatShortDate(proposal.date)} proposed`;
+}
+
+function describeMove(
+	event: EventRow,
+	now: EventInputs,
+	book: Rulebook | null,
+	{ reason, source, followed }: { reason: string; source: string | undefined; followed: string[] }
+): string {
+	const corrected = listCorrections(event, now, book).join(' and ');
+	const same = now.date === event.date;
+	const moved = same
+		? `${event.text} on ${formatDate(now.date)} corrected`
+		: `${event.text} moved from ${formatDate(event.date)} to ${formatDate(now.date)}`;
+	const how = corrected && (same ? ` (${corrected})` : ` and corrected (${corrected})`);
+	const from = source ? ` (${source})` : '';
+	const also = followed.length ? ` Moved: ${followed.join('; ')}.` : '';
+	// A reason may bring its own full stop.
+	return `${moved}${how}: ${reason}${from}.${also}`.replace('..', '.');
+}
+
+function listCorrections(event: EventRow, now: EventInputs, book: Rulebook | null): string[] {
+	const corrections: string[] = [];
+	if (now.service !== event.service) {
+		const kinds = book ? serviceKinds(book.method) : [];
+		const kind = kinds.find(({ id }) => id === now.service);
+		corrections.push(kind ? `served ${kind.label}` : 'not served');
+	}
+	if (now.time !== event.time) corrections.push(`at ${now.time}`);
+	const before = JSON.stringify(parseAnswers(event.answers));
+	if (JSON.stringify(filledAnswers(now.answers)) !== before) corrections.push('its answers');
+	return corrections;
+}

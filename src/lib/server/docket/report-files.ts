@@ -1,0 +1,117 @@
+/** The docket report as CSV, as a sheet for a workbook, and as PDF. Computation alone, without the database. */
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { PlainDate } from '#core/dates/plain.ts';
+import { formatDate } from '#core/format/dates.ts';
+import { harmlessCell, plural } from '#core/format/words.ts';
+import { makePdf } from '#server/files/pdf.ts';
+import { makeCsv, type Sheet } from '#server/files/workbook.ts';
+import {
+	DAY_COLUMNS,
+	formatCell,
+	formatReadable,
+	groupRows,
+	REPORT_COLUMNS,
+	type Report,
+	type ReportColumn,
+	type ReportGroup
+} from './report.ts';
+
+const QUIET = '#4a5b62';
+
+export const makeReportCsv = ({ columns, rows, long }: Report): string =>
+	makeCsv([
+		columns.map((column) => REPORT_COLUMNS[column]),
+		...rows.map((row) => columns.map((column) => harmlessCell(formatCell(row, column, long))))
+	]);
+
+function columnWidth(column: ReportColumn): number {
+	if (column === 'count') return 60;
+	if (column === 'title' || column === 'matter') return 36;
+	return DAY_COLUMNS.has(column) ? 12 : 20;
+}
+
+/** The report as a sheet with typed dates, filters on and a frozen head. */
+export const makeReportSheet = ({ columns, rows, long }: Report): Sheet => ({
+	name: 'Docket',
+	filters: true,
+	columns: columns.map((column) => ({
+		header: REPORT_COLUMNS[column],
+		width: columnWidth(column),
+		...(DAY_COLUMNS.has(column) ? { format: 'yyyy-mm-dd' } : {})
+	})),
+	rows: rows.map((row) =>
+		columns.map((column) => {
+			const text = formatCell(row, column, long);
+			if (text === '') return null;
+			return DAY_COLUMNS.has(column) ? { day: text } : text;
+		})
+	)
+});
+
+export type ReportPdfInput = { report: Report; about: string; today: PlainDate };
+/** Landscape, grouped as the report's order says, with repeated heads and page numbers. */
+export function makeReportPdf({ report, about, today }: ReportPdfInput): Promise<Buffer> {
+	const { rows, total, filter } = report;
+	const grouped: ReportColumn[] = filter.order === 'matter' ? ['matter', 'number'] : ['date'];
+	const columns = report.columns.filter(
+		(column) => column !== 'count' && !grouped.includes(column)
+	);
+	const first = total > rows.length ? `, the first ${rows.length}` : '';
+	const head = `${about}. ${plural(total, 'date')}${first}. Made on ${formatDate(today)}.`;
+	const content: Content[] = [
+		{ text: 'Docket report', fontSize: 18 },
+		{ text: head, fontSize: 9, margin: [0, 2, 0, 10], color: QUIET },
+		...(rows.length === 0 ? [{ text: 'No date fits.' }] : []),
+		...groupRows(report).flatMap((group) => groupContent(report, group, columns, today))
+	];
+	const definition: TDocumentDefinitions = {
+		info: { title: 'Docket report' },
+		pageOrientation: 'landscape',
+		pageMargins: [40, 40, 40, 44],
+		defaultStyle: { font: 'Hanken', fontSize: 9 },
+		content,
+		footer: (page, of) => ({
+			text: `Docket report, ${today}, page ${page} of ${of}. Check every date against the current rules.`,
+			fontSize: 7.5,
+			margin: [40, 12, 40, 0],
+			color: QUIET
+		})
+	};
+	return makePdf(definition);
+}
+
+function groupContent(
+	{ columns: asked, long }: Report,
+	{ name, rows }: ReportGroup,
+	columns: readonly ReportColumn[],
+	today: PlainDate
+): Content[] {
+	const body: TableCell[][] = [
+		columns.map((column) => ({ text: REPORT_COLUMNS[column], bold: true, fontSize: 8 }))
+	];
+	for (const row of rows) {
+		body.push(
+			columns.map((column) => ({
+				text: formatReadable(row, column, long, today),
+				fontSize: 8.5,
+				bold: column === 'title'
+			}))
+		);
+		if (asked.includes('count') && row.count) body.push(countLine(row.count, columns.length));
+	}
+	const wide: ReportColumn[] = ['title', 'matter', 'authority', 'event'];
+	const widths = columns.map((column) => (wide.includes(column) ? '*' : 'auto'));
+	return [
+		{ text: name, fontSize: 11.5, margin: [0, 8, 0, 3] },
+		{
+			table: { headerRows: 1, widths, body, dontBreakRows: true },
+			layout: 'lightHorizontalLines'
+		}
+	];
+}
+
+/** How a date was counted, on a line of its own beneath it. */
+const countLine = (text: string, span: number): TableCell[] => [
+	{ text, colSpan: span, fontSize: 7.5, color: QUIET, margin: [8, 0, 0, 2] },
+	...Array.from({ length: span - 1 }, () => ({ text: '' }))
+];

@@ -1,0 +1,159 @@
+/** The rows of the tables of this area, as they are stored. A test compares them with the schema. */
+import type { PlainDate } from '#core/dates/plain.ts';
+
+/** Table `event`. */
+export type EventRow = {
+	id: string;
+	matter_id: string;
+	event_key: string;
+	text: string;
+	name: string;
+	book: string;
+	book_version: string;
+	date: PlainDate;
+	time: string | null;
+	service: string | null;
+	answers: string;
+	ahead: string | null;
+	entered_by: string;
+	entered_at: string;
+	version: number;
+	source_id: string | null;
+	place: string;
+	link: string;
+};
+
+/** Table `deadline`. */
+export type DeadlineRow = {
+	id: string;
+	matter_id: string;
+	event_id: string;
+	rule: string;
+	title: string;
+	authority: string;
+	act: 'file' | 'serve';
+	suggested: 0 | 1;
+	state: 'proposed' | 'docketed' | 'met' | 'vacated';
+	date: PlainDate;
+	time: string | null;
+	trace: string;
+	book: string;
+	book_version: string;
+	docketed_by: string | null;
+	docketed_at: string | null;
+	checked_by: string | null;
+	checked_at: string | null;
+	closed_by: string | null;
+	closed_at: string | null;
+	closed_on: PlainDate | null;
+	reason: string;
+	version: number;
+	computed: PlainDate | null;
+	moved_how: 'order' | 'agreement' | null;
+	moved_reason: string;
+	moved_document: string | null;
+	moved_by: string | null;
+	moved_at: string | null;
+	internal: PlainDate | null;
+	hand_time: string | null;
+	place: string;
+	link: string;
+	short: string;
+	long: string;
+	returned_by: string | null;
+	returned_at: string | null;
+	returned_reason: string;
+	ladder: string | null;
+};
+
+/** Table `closure`. */
+export type ClosureRow = {
+	id: string;
+	book: string;
+	date: PlainDate;
+	kind: 'holiday' | 'office';
+	name: string;
+};
+
+/** Table `matter_book`. */
+export type MatterBookRow = {
+	matter_id: string;
+	book: string;
+};
+
+/** Table `matter_order`. */
+export type MatterOrderRow = {
+	id: string;
+	matter_id: string;
+	book: string;
+	sort: 'standing order' | 'scheduling order';
+	title: string;
+	dated: PlainDate;
+	document_id: string | null;
+	rules: string;
+	made_by: string;
+	made_at: string;
+	ended_at: string | null;
+	ended_reason: string;
+};
+
+/** Table `date_change`. */
+export type DateChangeRow = {
+	id: string;
+	matter_id: string;
+	event_id: string;
+	deadline_id: string | null;
+	rule: string;
+	title: string;
+	cause: 'book' | 'closure' | 'order';
+	why: string;
+	was: PlainDate | null;
+	becomes: PlainDate | null;
+	becomes_time: string | null;
+	trace: string;
+	authority: string;
+	act: string;
+	book_version: string;
+	state: 'waits' | 'applied' | 'left' | 'replaced';
+	made_at: string;
+	decided_by: string | null;
+	decided_at: string | null;
+	reason: string;
+};
+
+/** Table `date_document`. */
+export type DateDocumentRow = {
+	deadline_id: string;
+	document_id: string;
+	role: 'proof' | 'linked';
+};
+
+/** Table `date_exhibit`. */
+export type DateExhibitRow = {
+	deadline_id: string;
+	exhibit_id: string;
+};
+
+/** Table `feed`. */
+export type FeedRow = {
+	id: string;
+	digest: string;
+	sort: 'person' | 'matter' | 'department';
+	matter_id: string | null;
+	staff_id: string;
+	made_at: string;
+	revoked_at: string | null;
+	read_at: string | null;
+};
+
+/** Table `invitation`. */
+export type InvitationRow = {
+	id: string;
+	deadline_id: string;
+	name: string;
+	email: string;
+	words: string;
+	sent_by: string;
+	sent_at: string;
+	said: string;
+};

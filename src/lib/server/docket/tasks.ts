@@ -1,0 +1,22 @@
+/** Counting for the whole house, and reports as files, in workers. */
+import { task } from '../app/task.ts';
+import type { Effects, EffectsQuery } from './effects-query.ts';
+import type { ReportPdfInput } from './report-files.ts';
+
+export const effectsTask = task({
+	name: 'find effects',
+	lane: 'answers',
+	seconds: 120,
+	tooMuch: 'Counting every date takes too long. Ask whoever runs the server to look at its log.',
+	run: async (query: EffectsQuery, { db }): Promise<Effects> =>
+		(await import('./effects-query.ts')).findEffectsOf({ db }, query)
+});
+
+export const reportPdfTask = task({
+	name: 'make docket report',
+	lane: 'files',
+	seconds: 120,
+	tooMuch: 'This report takes too long to be made into a PDF. Narrow it to fewer dates.',
+	run: async (report: ReportPdfInput): Promise<Uint8Array> =>
+		(await import('./report-files.ts')).makeReportPdf(report)
+});

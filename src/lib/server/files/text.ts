@@ -1,0 +1,40 @@
+/** The plain text of a file, for search. Runs in a worker. */
+import { DOCX, PDF } from './media.ts';
+
+/** Characters and pages that are kept of one file. */
+const TEXT_LIMIT = 1_000_000;
+const PAGE_LIMIT = 500;
+
+/**
+ * The text of a file; empty where its kind has none.
+ * @throws whatever its reader throws where the file is damaged
+ */
+export async function extractText(type: string, data: Uint8Array): Promise<string> {
+	if (type === 'text/plain') return Buffer.from(data).toString('utf8').slice(0, TEXT_LIMIT);
+	if (type === DOCX) return (await extractDocx(data)).slice(0, TEXT_LIMIT);
+	if (type === PDF) return (await extractPdf(data)).slice(0, TEXT_LIMIT);
+	return '';
+}
+
+/** The text of a DOCX, its paragraphs apart by an empty line. */
+export async function extractDocx(data: Uint8Array): Promise<string> {
+	const { default: mammoth } = await import('mammoth');
+	return (await mammoth.extractRawText({ buffer: Buffer.from(data) })).value;
+}
+
+async function extractPdf(data: Uint8Array): Promise<string> {
+	const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+	// A copy: the reader takes the bytes for itself.
+	const pdf = await getDocument({ data: data.slice(), useSystemFonts: false, verbosity: 0 })
+		.promise;
+	const pages: string[] = [];
+	let length = 0;
+	for (let n = 1; n <= Math.min(pdf.numPages, PAGE_LIMIT) && length < TEXT_LIMIT; n++) {
+		const content = await (await pdf.getPage(n)).getTextContent();
+		const text = content.items.map((item) => ('str' in item ? item.str : '')).join(' ');
+		pages.push(text);
+		length += text.length;
+	}
+	await pdf.destroy();
+	return pages.join('\n');
+}

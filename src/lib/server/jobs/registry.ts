@@ -1,0 +1,34 @@
+/** Everything the server does by itself, in the order of one pass. */
+import type { Transporter } from 'nodemailer';
+import type { Application } from '#server/app/application.ts';
+import { eachRow, type Job } from '#server/app/job.ts';
+import { listInvitations, updateInvitation } from '#server/docket/invitations.ts';
+import { sendWaiting } from '#server/mail/send.ts';
+import { sendDigests } from '#server/reminders/digests.ts';
+import { sendReminders } from '#server/reminders/send.ts';
+import { sealFinished } from '#server/signing/finish.ts';
+
+/** Reminders and digests come in the morning, where the department is. */
+const MORNING = 6;
+
+export type Mailer = { transport: Transporter; from: string };
+
+/** Mail comes last: it takes what the others have queued. */
+export const listJobs = ({ transport, from }: Mailer): readonly Job[] => [
+	{ name: 'reminders', label: 'Reminders of dates', hour: MORNING, run: sendReminders },
+	{ name: 'digests', label: 'Morning digests', hour: MORNING, run: sendDigests },
+	{ name: 'invitations', label: 'Changes of dates sent outside', run: updateInvitations },
+	{ name: 'seals', label: 'Sealing of signed documents', run: sealFinished },
+	{
+		name: 'mail',
+		label: 'Sending of mail',
+		run: async (app) => ({ worked: await sendWaiting(app, transport, from), failed: [] })
+	}
+];
+
+const updateInvitations = (app: Application) =>
+	eachRow(
+		listInvitations(app),
+		({ id }) => id,
+		(sent) => (updateInvitation(app, sent) ? 1 : 0)
+	);

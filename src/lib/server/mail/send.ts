@@ -1,0 +1,73 @@
+/** Hands waiting mail to a mail server over SMTP. */
+import type { Transporter } from 'nodemailer';
+import type { Application } from '#server/app/application.ts';
+import { all, update } from '#server/db/sql.ts';
+import type { MailOutRow } from './rows.ts';
+
+/** A server is asked for so many at once. */
+const PASS = 50;
+const FIRST_WAIT_S = 15;
+const LONGEST_WAIT_S = 3600;
+/** Of what a server answered, so much is kept. */
+const ERROR_LIMIT = 300;
+
+/** A connection to a mail server. */
+export async function openTransport(url: string): Promise<Transporter> {
+	const { createTransport } = await import('nodemailer');
+	return createTransport(url);
+}
+
+/** The id under which a mail travels: sent twice, it is the same message. */
+export const messageId = (mailId: string): string => `<${mailId}@kite-pen.local>`;
+
+/** Sends what waits, oldest first; a failure is tried again later, ever more rarely. How many were sent. */
+export async function sendWaiting(
+	app: Application,
+	transport: Transporter,
+	from: string
+): Promise<number> {
+	const waiting = all<MailOutRow>(
+		app.db,
+		`SELECT *
+		FROM mail_out
+		WHERE sent_at IS NULL AND (next_try IS NULL OR next_try <= @now)
+		ORDER BY queued_at, id
+		LIMIT ${PASS}`,
+		{ now: app.clock.now() }
+	);
+	let sent = 0;
+	for (const mail of waiting)
+		try {
+			await transport.sendMail({
+				from,
+				to: mail.recipient,
+				subject: mail.subject,
+				text: mail.text,
+				messageId: messageId(mail.id),
+				attachments: attachmentsOf(app, mail)
+			});
+			setMail(app, mail, { sent_at: app.clock.now(), error: null });
+			sent++;
+		} catch (error) {
+			setMail(app, mail, {
+				tries: mail.tries + 1,
+				error: error instanceof Error ? error.message.slice(0, ERROR_LIMIT) : 'failed',
+				next_try: nextTry(app, mail)
+			});
+		}
+	return sent;
+}
+
+const setMail = (app: Application, { id }: MailOutRow, set: Partial<MailOutRow>): void =>
+	void update<MailOutRow>(app.db, 'mail_out', { id }, set);
+
+function attachmentsOf(app: Application, mail: MailOutRow) {
+	if (!mail.attachment_sha256) return [];
+	const filename = mail.attachment_name ?? 'document.pdf';
+	return [{ filename, content: app.files.get(mail.attachment_sha256) }];
+}
+
+function nextTry(app: Application, { tries }: MailOutRow): string {
+	const wait = Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** tries);
+	return new Date(Date.parse(app.clock.now()) + wait * 1000).toISOString();
+}

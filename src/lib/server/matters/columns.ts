@@ -1,0 +1,143 @@
+/** The columns a matter list may have: derived ones, and each fact of any kind. */
+import type { Fact } from '#core/kinds/fact.ts';
+import { factSql } from './sql.ts';
+import type { StoredKind } from '#server/kinds/queries.ts';
+
+export type ColumnType = 'text' | 'date' | 'days' | 'hours' | 'money' | 'number';
+export type Column = {
+	name: string;
+	type: ColumnType;
+	/** An expression on the matter m. */
+	sql: string;
+	/** What it is sorted and grouped by, where that is not what it shows. */
+	order?: string;
+	/** The list may be grouped by it. */
+	group?: boolean;
+	fact?: Fact;
+};
+
+/** A column of what is derived of the matter m. */
+const derived = (column: string) =>
+	`(SELECT x.${column} FROM matter_derived x WHERE x.matter_id = m.id)`;
+const staffName = (column: string) => `(SELECT s.name FROM staff s WHERE s.id = m.${column})`;
+
+/** High before normal before low. */
+const PRIORITY_ORDER = "CASE m.priority WHEN 'high' THEN 0 WHEN 'normal' THEN 1 ELSE 2 END";
+export const AGE_SQL = derived('age_days');
+/** The instant of the last entry of the logbook; its day is of the department's zone. */
+export const ACTIVITY_SQL = derived('last_activity');
+
+const DERIVED: Readonly<Record<string, Column>> = {
+	number: { name: 'Number', type: 'text', sql: 'm.number' },
+	title: { name: 'Matter', type: 'text', sql: 'm.title' },
+	kind: {
+		name: 'Kind',
+		type: 'text',
+		sql: '(SELECT k.name FROM kind k WHERE k.id = m.kind)',
+		group: true
+	},
+	status: { name: 'Status', type: 'text', sql: 'm.status', group: true },
+	priority: {
+		name: 'Priority',
+		type: 'text',
+		sql: 'm.priority',
+		order: PRIORITY_ORDER,
+		group: true
+	},
+	unit: {
+		name: 'Business unit',
+		type: 'text',
+		sql: '(SELECT u.name FROM business_unit u WHERE u.id = m.unit_id)',
+		group: true
+	},
+	lawyer: { name: 'Lawyer', type: 'text', sql: staffName('responsible_id'), group: true },
+	originating: { name: 'Opened by', type: 'text', sql: staffName('originating_id'), group: true },
+	next: {
+		name: 'Next date',
+		type: 'date',
+		sql: `(
+			SELECT d.date
+			FROM matter_derived x
+			JOIN deadline d ON d.id = x.next_deadline_id
+			WHERE x.matter_id = m.id
+		)`
+	},
+	hearing: {
+		name: 'Next hearing',
+		type: 'date',
+		sql: `(
+			SELECT h.date
+			FROM matter_derived x
+			JOIN hearing h ON h.id = x.next_hearing_id
+			WHERE x.matter_id = m.id
+		)`
+	},
+	trial: {
+		name: 'Days to trial',
+		type: 'days',
+		sql: `CAST(julianday(${derived('next_trial')}) - julianday(today()) AS INTEGER)`
+	},
+	age: { name: 'Age', type: 'days', sql: AGE_SQL },
+	activity: { name: 'Last activity', type: 'date', sql: ACTIVITY_SQL },
+	hours: { name: 'Hours', type: 'hours', sql: derived('minutes') },
+	cost: { name: 'Cost', type: 'money', sql: derived('cents') },
+	opponent: {
+		name: 'Other side',
+		type: 'text',
+		sql: `(
+			SELECT group_concat(p.name, ', ')
+			FROM matter_role r
+			JOIN person p ON p.id = r.person_id
+			WHERE r.matter_id = m.id
+				AND r.role IN (
+					SELECT json_extract(k.body, '$.roles[0].role') FROM kind k WHERE k.id = m.kind
+				)
+		)`
+	},
+	opened: { name: 'Opened', type: 'date', sql: 'm.opened_on' },
+	closed: { name: 'Closed', type: 'date', sql: 'm.closed_on' },
+	retain: { name: 'Keep until', type: 'date', sql: 'm.retain_until' },
+	tasks: { name: 'Open tasks', type: 'number', sql: derived('open_tasks') },
+	references: {
+		name: 'Their numbers',
+		type: 'text',
+		sql: `(
+			SELECT group_concat(r.whose || ' ' || r.number, '; ')
+			FROM matter_reference r
+			WHERE r.matter_id = m.id
+		)`
+	}
+};
+
+/** Kinds stand in the order of their editor. */
+export const KIND_ORDER = '(SELECT k.position FROM kind k WHERE k.id = m.kind)';
+
+export const DEFAULT_COLUMNS = ['number', 'title', 'unit', 'lawyer', 'next', 'age', 'hours'];
+
+/** Every column there is, by its key; a fact is `fact:court`. */
+export function listColumns(kinds: readonly StoredKind[]): Readonly<Record<string, Column>> {
+	const columns: Record<string, Column> = { ...DERIVED };
+	for (const { facts } of kinds)
+		for (const fact of facts) if (!fact.retired) columns[`fact:${fact.key}`] ??= factColumn(fact);
+	return columns;
+}
+
+const FACT_TYPES: Partial<Record<Fact['type'], ColumnType>> = {
+	date: 'date',
+	money: 'money',
+	number: 'number'
+};
+const GROUPED: readonly Fact['type'][] = ['choice', 'coded', 'yesno'];
+
+function factColumn(fact: Fact): Column {
+	const type = FACT_TYPES[fact.type] ?? 'text';
+	const value = `nullif(${factSql('m', fact.key)}, '')`;
+	const isNumber = type === 'money' || type === 'number';
+	return {
+		name: fact.name,
+		type,
+		sql: isNumber ? `CAST(${value} AS REAL)` : value,
+		group: GROUPED.includes(fact.type),
+		fact
+	};
+}

@@ -1,0 +1,114 @@
+/** Who is on a matter, and whether it exists for anyone else. */
+import { z } from 'zod';
+import { plural } from '#core/format/words.ts';
+import type { Context, Staff } from '#server/app/application.ts';
+import { Refused } from '#server/app/errors.ts';
+import { flag, id } from '#server/app/fields.ts';
+import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
+import { insert, maybeOne, remove, scalar, update } from '#server/db/sql.ts';
+import { findColleague, findPersonOfStaff } from '#server/staff/queries.ts';
+import { mayStaff } from './may-staff.ts';
+import type { MatterMemberRow, MatterRow } from './rows.ts';
+
+function refuseUnlessStaffing(ctx: Context, me: Staff, matter: MatterRow): void {
+	if (!mayStaff(ctx, me, matter))
+		throw new Refused(
+			'Only the responsible lawyer, an owner or an administrator changes who is on the matter.',
+			'staffId'
+		);
+}
+
+/** Adds a colleague, or changes whether they are an owner. */
+export const addMember = matterCommand({
+	name: 'add member',
+	action: 'matter.edit',
+	input: z.object({ matterId: id('a matter'), staffId: id('a colleague'), owner: flag }),
+	find: byMatterId,
+	onClosed: 'allowed',
+	run({ ctx, me, matter, input: { staffId, owner }, record }) {
+		refuseUnlessStaffing(ctx, me, matter);
+		const colleague = findColleague(ctx, staffId);
+		if (!colleague) throw new Refused('Choose a colleague of the department.', 'staffId');
+		const { name } = colleague;
+		if (staffId === matter.responsible_id)
+			throw new Refused(`${name} is the responsible lawyer.`, 'staffId');
+		const role = owner ? 'owner' : 'member';
+		const key = { matter_id: matter.id, staff_id: staffId };
+		const before = maybeOne<MatterMemberRow>(
+			ctx.db,
+			'SELECT * FROM matter_member WHERE matter_id = @matter_id AND staff_id = @staff_id',
+			key
+		);
+		if (before?.role === role) throw new Refused(`${name} is on the matter already.`, 'staffId');
+		if (before) update<MatterMemberRow>(ctx.db, 'matter_member', key, { role });
+		else insert<MatterMemberRow>(ctx.db, 'matter_member', { ...key, role });
+		record.audit({ member: staffId, role });
+		const joined = `${name} joined the matter${owner ? ' as an owner' : ''}.`;
+		const now = `${name} is now ${owner ? 'an owner' : 'a member'} of the matter.`;
+		record.log('people', before ? now : joined);
+	}
+});
+
+/** Takes a colleague off a matter; anyone may go by themselves. */
+export const removeMember = matterCommand({
+	name: 'remove member',
+	action: 'matter.edit',
+	input: z.object({ matterId: id('a matter'), staffId: id('a colleague') }),
+	find: byMatterId,
+	onClosed: 'allowed',
+	run({ ctx, me, matter, input: { staffId }, record }) {
+		if (me.id !== staffId) refuseUnlessStaffing(ctx, me, matter);
+		const name = findPersonOfStaff(ctx, staffId)?.name ?? '';
+		const tasks = countOpenTasks(ctx, matter, staffId);
+		if (tasks > 0 && matter.restricted)
+			throw new Refused(
+				`${name} still has ${plural(tasks, 'open task')} here. Give them to someone else first.`,
+				'staffId'
+			);
+		const gone = remove<MatterMemberRow>(ctx.db, 'matter_member', {
+			matter_id: matter.id,
+			staff_id: staffId
+		});
+		if (gone === 0) throw new Refused('That colleague is not on the matter.', 'staffId');
+		record.audit({ gone: staffId });
+		record.log('people', `${name} left the matter.`);
+	}
+});
+
+const countOpenTasks = ({ db }: Context, matter: MatterRow, staffId: string): number =>
+	scalar(
+		db,
+		`SELECT count(*)
+		FROM task
+		WHERE matter_id = @matterId AND assignee_id = @staffId AND state = 'open'`,
+		{ matterId: matter.id, staffId }
+	);
+
+/** Restricts a matter, or opens it to the department again. */
+export const restrictMatter = matterCommand({
+	name: 'restrict matter',
+	action: 'matter.edit',
+	input: z.object({ matterId: id('a matter'), restricted: flag }),
+	find: byMatterId,
+	onClosed: 'allowed',
+	run({ ctx, me, matter, input: { restricted }, record }) {
+		if (!mayStaff(ctx, me, matter))
+			throw new Refused(
+				'Only the responsible lawyer, an owner or an administrator restricts a matter.'
+			);
+		if ((matter.restricted === 1) === restricted) return;
+		update<MatterRow>(
+			ctx.db,
+			'matter',
+			{ id: matter.id },
+			{ restricted: restricted ? 1 : 0, version: matter.version + 1 }
+		);
+		record.audit({ restricted, by: me.id });
+		record.log(
+			'people',
+			restricted
+				? 'The matter is restricted: for anyone not on it, it does not exist.'
+				: 'The matter is no longer restricted.'
+		);
+	}
+});

@@ -1,0 +1,226 @@
+/** What is written when a matter is opened: shared by opening one by hand and importing thousands. */
+import { z } from 'zod';
+import { WHOLE_SHARE } from '#core/costs/money.ts';
+import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import { formatFact } from '#core/kinds/fact.ts';
+import { proposeTitle } from '#core/kinds/kind.ts';
+import { actingStaff, type Context } from '#server/app/application.ts';
+import { findSetting } from '#server/app/department.ts';
+import { NotFound, Refused } from '#server/app/errors.ts';
+import { flag, maybeId, maybeText } from '#server/app/fields.ts';
+import { newId } from '#server/app/ids.ts';
+import type { Recorder } from '#server/app/record.ts';
+import { insert, scalar, update } from '#server/db/sql.ts';
+import { findKind, type StoredKind } from '#server/kinds/queries.ts';
+import { findPersonName, NAME_LIMIT, requirePerson } from '#server/people/card.ts';
+import { insertPerson } from '#server/people/write-card.ts';
+import { findColleague, type Colleague } from '#server/staff/queries.ts';
+import type { TaskRow } from '#server/tasks/rows.ts';
+import { findUnit } from '#server/units/queries.ts';
+import { PRIORITIES } from './edit.ts';
+import { listFacts } from './facts.ts';
+import type { MatterMemberRow, MatterRoleRow, MatterRow } from './rows.ts';
+import { listMatterRulebooks, TITLE_LIMIT } from './sheet.ts';
+import { writeSplit } from './split.ts';
+import { writeFacts } from './write-facts.ts';
+
+export const openingInput = z.object({
+	kind: z.string(),
+	title: maybeText('The title', TITLE_LIMIT),
+	unitId: maybeText('The business unit', 60),
+	responsibleId: maybeText('The lawyer', 60),
+	opponentId: maybeId,
+	opponentName: maybeText('The name', NAME_LIMIT),
+	opponentKind: z.enum(['person', 'organization']).nullish(),
+	rulebook: maybeId,
+	restricted: flag,
+	priority: z.enum(PRIORITIES).default('normal'),
+	/** "fact:court" and the like, as on the sheet. */
+	facts: z.record(z.string(), z.string()).default({}),
+	requestId: maybeId
+});
+export type Opening = z.output<typeof openingInput>;
+export type OpeningParts = { kind: StoredKind; lawyer: Colleague };
+
+/** What an opening names. @throws Refused with all that is wrong at once, each beside its field */
+export function requireOpeningParts(ctx: Context, opening: Opening): OpeningParts {
+	const kind = findKind(ctx, opening.kind);
+	if (!kind?.active) throw new Refused('Choose a kind.', 'kind');
+	const lawyer = findColleague(ctx, opening.responsibleId);
+	const wrong: Record<string, string> = {};
+	if (opening.title === '' && kind.title === '') wrong.title = 'The title is missing.';
+	if (!findUnit(ctx, opening.unitId)) wrong.unitId = 'Choose a business unit.';
+	if (!lawyer) wrong.responsibleId = 'Choose the responsible lawyer.';
+	const { rulebook } = opening;
+	if (rulebook !== null && !listMatterRulebooks(ctx).some((book) => book.id === rulebook))
+		wrong.rulebook = 'There is no such rulebook.';
+	const [first] = Object.entries(wrong);
+	if (first) throw new Refused(first[1], first[0], wrong);
+	if (!lawyer) throw new Refused('Choose the responsible lawyer.', 'responsibleId');
+	return { kind, lawyer };
+}
+
+/**
+ * Writes the matter with its number, facts, title, other side and split; the rest is the caller's.
+ * @param words the first entry of its logbook
+ */
+export function insertMatter(
+	ctx: Context,
+	opening: Opening,
+	{ kind }: OpeningParts,
+	{ day, words }: { day: PlainDate; words: string },
+	record: Recorder
+): MatterRow {
+	const matter = insertRow(ctx, opening, day);
+	record.logOn(matter.id, 'matter', words);
+	writeFacts(ctx, matter.id, kind, opening.facts);
+	const title = titleOf(ctx, opening, kind, matter.id);
+	update<MatterRow>(ctx.db, 'matter', { id: matter.id }, { title });
+	addOtherSide(ctx, opening, kind, matter, record);
+	const shares = kind.split.length ? kind.split : [{ unit: opening.unitId, share: WHOLE_SHARE }];
+	writeSplit(
+		ctx,
+		matter.id,
+		day,
+		shares.map((share) => ({ ...share, costCenter: null }))
+	);
+	return { ...matter, title };
+}
+
+function insertRow(ctx: Context, opening: Opening, day: PlainDate): MatterRow {
+	const number = nextNumber(ctx, Number(day.slice(0, 4)));
+	const matter: MatterRow = {
+		id: newId('mat'),
+		number,
+		title: opening.title || number,
+		kind: opening.kind,
+		status: 'open',
+		unit_id: opening.unitId,
+		responsible_id: opening.responsibleId,
+		originating_id: actingStaff(ctx).id,
+		restricted: opening.restricted ? 1 : 0,
+		rulebook: opening.rulebook,
+		opened_on: day,
+		closed_on: null,
+		created_at: ctx.clock.now(),
+		priority: opening.priority,
+		status_reason: '',
+		status_from: day,
+		retain_until: null,
+		version: 1,
+		ladder: null
+	};
+	insert<MatterRow>(ctx.db, 'matter', matter);
+	return matter;
+}
+
+/** The next number of the year: LF-2026-0042. Never given twice, never changed. */
+function nextNumber(ctx: Context, year: number): string {
+	const pattern = findSetting(ctx, 'matter number', 'LF-{year}-{0000}');
+	const last = scalar(
+		ctx.db,
+		`INSERT INTO number_series (year, last)
+		VALUES (@year, 1)
+		ON CONFLICT (year) DO UPDATE SET last = last + 1
+		RETURNING last`,
+		{ year }
+	);
+	return pattern
+		.replace('{year}', String(year))
+		.replace(/\{(0+)\}/, (_, zeros: string) => String(last).padStart(zeros.length, '0'));
+}
+
+function titleOf(ctx: Context, opening: Opening, kind: StoredKind, matterId: string): string {
+	if (opening.title) return opening.title;
+	const stored = listFacts(ctx, matterId);
+	const factText = (key: string) => {
+		const fact = kind.facts.find((other) => other.key === key);
+		const value = stored.find((other) => other.fact === key);
+		return fact && value ? formatFact(fact, value, (id) => findPersonName(ctx, id)) : '';
+	};
+	const title = proposeTitle(kind, factText).slice(0, TITLE_LIMIT);
+	if (title === '')
+		throw new Refused('The title is missing: type one, or the facts it is made of.', 'title');
+	return title;
+}
+
+function addOtherSide(
+	ctx: Context,
+	opening: Opening,
+	kind: StoredKind,
+	matter: MatterRow,
+	record: Recorder
+): void {
+	const personId = opening.opponentId ?? makeOtherSide(ctx, opening, matter);
+	if (!personId) return;
+	const { name } = requireOtherSide(ctx, personId);
+	const role = kind.roles[0]?.role ?? kind.opponent.toLowerCase();
+	insert<MatterRoleRow>(ctx.db, 'matter_role', {
+		id: newId('rol'),
+		matter_id: matter.id,
+		person_id: personId,
+		role,
+		from_day: matter.opened_on
+	});
+	record.logOn(matter.id, 'people', `${name} added as ${role}.`, `/people/${personId}`);
+}
+
+const makeOtherSide = (ctx: Context, opening: Opening, matter: MatterRow): string | null =>
+	opening.opponentName === ''
+		? null
+		: insertPerson(ctx, {
+				kind: opening.opponentKind ?? 'organization',
+				name: opening.opponentName,
+				madeFor: matter.id,
+				field: 'opponentName'
+			});
+
+/** The card that was chosen. @throws Refused beside the field */
+export function requireOtherSide(ctx: Context, personId: string): { name: string } {
+	try {
+		return requirePerson(ctx, personId);
+	} catch (error) {
+		if (error instanceof NotFound)
+			throw new Refused('Choose a person, or type a new name.', 'opponentName');
+		throw error;
+	}
+}
+
+/** Whoever opens a matter is on it; otherwise a restricted one would vanish under their hands. */
+export function addOpener(ctx: Context, matter: MatterRow): void {
+	const me = actingStaff(ctx);
+	if (me.id === matter.responsible_id) return;
+	insert<MatterMemberRow>(ctx.db, 'matter_member', {
+		matter_id: matter.id,
+		staff_id: me.id,
+		role: 'owner'
+	});
+}
+
+/** The tasks with which a matter of this kind begins. */
+export function addFirstTasks(
+	ctx: Context,
+	matter: MatterRow,
+	kind: StoredKind,
+	record: Recorder
+): void {
+	if (kind.tasks.length === 0) return;
+	const me = actingStaff(ctx);
+	for (const { subject, who, days } of kind.tasks)
+		insert<TaskRow>(ctx.db, 'task', {
+			id: newId('tsk'),
+			matter_id: matter.id,
+			subject,
+			assignee_id: who === 'responsible' ? matter.responsible_id : me.id,
+			due: addDays(matter.opened_on, days),
+			state: 'open',
+			created_by: me.id,
+			created_at: ctx.clock.now()
+		});
+	record.logOn(
+		matter.id,
+		'task',
+		`First tasks of ${kind.name.toLowerCase()}: ${kind.tasks.map(({ subject }) => subject).join('; ')}.`,
+		`/matters/${matter.number}/tasks`
+	);
+}

@@ -1,0 +1,105 @@
+/** What a pen line about the docket means here: the count it asks for, or the event it enters with the dates it sets. */
+import type { PlainDate } from '#core/dates/plain.ts';
+import { formatDate } from '#core/format/dates.ts';
+import { capitalize } from '#core/format/words.ts';
+import { parseCountLine, parseEventLine, type EventLine, type Named } from '#core/pen/docket.ts';
+import type { Rulebook } from '#core/rulebooks/book.ts';
+import { serviceKinds } from '#core/rulebooks/method.ts';
+import type { Application } from '#server/app/application.ts';
+import { Refused } from '#server/app/errors.ts';
+import { calculate, listCourts, parseCalculation } from '#server/docket/calculator.ts';
+import { proposeEvent } from '#server/docket/events.ts';
+import type { MatterRow } from '#server/matters/rows.ts';
+import { listMatterBooks, requireBook } from '#server/rulebooks/shelf.ts';
+
+/** An id as words. */
+const wordsOf = (id: string) => id.replaceAll(/[.-]/g, ' ');
+const servicesOf = (book: Rulebook): Named[] =>
+	serviceKinds(book.method).map(({ id, label }) => ({ id, words: `${wordsOf(id)} ${label}` }));
+
+/** A count, or why there is none. */
+export type PenCount = {
+	fault: string | null;
+	/** What it comes to. */
+	text: string;
+	/** The calculator with the same question. */
+	href: string;
+};
+
+/** The count a line asks for, made at once. */
+export function penCount(app: Application, line: string): PenCount {
+	const today = app.clock.today();
+	const courts = listCourts(app).map(({ id, title }) => ({
+		id,
+		words: `${wordsOf(id)} ${title}`,
+		services: servicesOf(requireBook(app, id))
+	}));
+	const { fault, court, from, amount, service } = parseCountLine(line.split(' '), courts, today);
+	if (fault || !court || !from) return { fault, text: '', href: '' };
+	const params = new URLSearchParams({ court, from, count: amount });
+	if (service) params.set('service', service);
+	const { result, errors } = calculate(app, parseCalculation(params, today));
+	if (!result) {
+		const [error = 'That cannot be counted.'] = Object.values(errors);
+		return { fault: error, text: '', href: '' };
+	}
+	const time = result.time ? `, ${result.time}` : '';
+	return {
+		fault: null,
+		text: `${formatDate(result.date)}${time} (${requireBook(app, court).short})`,
+		href: `/docket/calculator?${params}`
+	};
+}
+
+export type PenEvent = EventLine & {
+	text: string;
+	serviceLabel: string | null;
+	dates: { rule: string; title: string; date: PlainDate }[];
+};
+
+const NO_BOOK = 'This matter has no rulebook: choose one on its sheet first.';
+
+/** The event of one of the matter's books, and the dates of law it would docket. */
+export function penEvent(app: Application, matter: MatterRow, line: string): PenEvent {
+	const books = listMatterBooks(app, matter);
+	const read = parseEventLine(line.split(' '), books.flatMap(listEvents), app.clock.today());
+	const none: PenEvent = { ...read, text: '', serviceLabel: null, dates: [] };
+	if (books.length === 0) return { ...none, fault: NO_BOOK };
+	if (read.fault || !read.event || !read.date) return none;
+	const [bookId, eventId = ''] = read.event.split('|');
+	const book = books.find(({ id }) => id === bookId);
+	const event = book?.events.get(eventId);
+	if (!book || !event) return none;
+	const text = capitalize(event.text);
+	const service = serviceKinds(book.method).find(({ id }) => id === read.service);
+	try {
+		const { deadlines } = proposeEvent(app, matter, {
+			eventKey: read.event,
+			date: read.date,
+			time: null,
+			service: read.service ?? '',
+			answers: {}
+		});
+		const dates = deadlines.filter(({ suggested }) => !suggested);
+		return {
+			...read,
+			text,
+			serviceLabel: service?.label ?? null,
+			dates: dates.map(({ rule, title, date }) => ({ rule, title, date }))
+		};
+	} catch (error) {
+		if (error instanceof Refused) return { ...none, text, fault: error.message };
+		throw error;
+	}
+}
+
+/** The events of a book that set dates, by the words for them. */
+const listEvents = (book: Rulebook) =>
+	[...book.events.values()]
+		.filter(({ rules }) => rules.length)
+		.map(({ id, text, served }) => ({
+			id: `${book.id}|${id}`,
+			words: text,
+			served,
+			services: servicesOf(book)
+		}));

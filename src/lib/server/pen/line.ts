@@ -1,0 +1,132 @@
+/** The pen line: what a line means for this person, and what committing it does. */
+import { z } from 'zod';
+import { may } from '#core/access/table.ts';
+import { formatDate } from '#core/format/dates.ts';
+import { formatHours } from '#core/format/hours.ts';
+import { pluralInWords } from '#core/format/words.ts';
+import { parseLine, type Understood } from '#core/pen/parse.ts';
+import type { Context, Staff } from '#server/app/application.ts';
+import { Refused, toFailure, type Result } from '#server/app/errors.ts';
+import { findMatter } from '#server/access/visibility.ts';
+import { enterEvent } from '#server/docket/events.ts';
+import { writeNote } from '#server/logbook/commands.ts';
+import {
+	findMatterByNumber,
+	search,
+	type Hit,
+	type NumberedMatter
+} from '#server/search/queries.ts';
+import { logTime } from '#server/time/commands.ts';
+import { penCount, penEvent, type PenCount, type PenEvent } from './docket.ts';
+
+const LINE_LIMIT = 2000;
+
+export const lineInput = z.object({
+	line: z.string().max(LINE_LIMIT, 'A line has at most 2,000 characters.').default(''),
+	/** The number of the matter on screen. */
+	current: z.string().max(40).default('')
+});
+type LineInput = z.output<typeof lineInput>;
+
+type ReadLine = {
+	understood: Understood;
+	matter: NumberedMatter | null;
+	/** The event it would enter. */
+	entry: PenEvent | null;
+	/** The count it asks for. */
+	counted: PenCount | null;
+};
+export type ShownLine = ReadLine & { hits: Hit[] };
+
+/** What a line means. */
+function readLine(ctx: Context, me: Staff, { line, current }: LineInput): ReadLine {
+	const understood = parseLine(line, current || null);
+	const none: ReadLine = { understood, matter: null, entry: null, counted: null };
+	if (understood.kind === 'count') return { ...none, counted: penCount(ctx, understood.words) };
+	if (understood.kind !== 'time' && understood.kind !== 'note' && understood.kind !== 'event')
+		return none;
+	const faulty = (fault: string): ReadLine => ({
+		...none,
+		understood: { ...understood, fault },
+		matter
+	});
+	const matter = understood.matter
+		? (findMatterByNumber(ctx, me, understood.matter) ?? null)
+		: null;
+	if (understood.fault) return { ...none, matter };
+	if (understood.matter && !matter)
+		return faulty(`There is no matter ${understood.matter} that you may see.`);
+	if (understood.kind !== 'event' || !matter) return { ...none, matter };
+	if (!may(me.role, 'docket.enter')) return faulty('Your role does not enter events.');
+	const row = findMatter(ctx.db, me, { id: matter.id });
+	const entry = row ? penEvent(ctx, row, understood.words) : null;
+	return entry?.fault ? { ...faulty(entry.fault), entry } : { ...none, matter, entry };
+}
+
+/** What a line means, and what it finds. */
+export function showLine(ctx: Context, me: Staff, input: LineInput): ShownLine {
+	const read = readLine(ctx, me, input);
+	const { understood } = read;
+	return { ...read, hits: understood.kind === 'find' ? search(ctx, me, understood.words) : [] };
+}
+
+/** What was done, where it shows, and by which entry of time it is taken back. */
+export type Committed = { message: string; go?: string; undo?: string };
+
+/** Commits a line that changes something, through the commands of each area. */
+export function commitLine(ctx: Context, me: Staff, input: LineInput): Result<Committed> {
+	const read = readLine(ctx, me, input);
+	const { understood, matter } = read;
+	try {
+		if (understood.kind !== 'time' && understood.kind !== 'note' && understood.kind !== 'event')
+			throw new Refused('There is nothing to commit in this line.');
+		if (understood.fault) throw new Refused(understood.fault);
+		if (!matter) throw new Refused('Name a matter.');
+		if (understood.kind === 'event') return commitEvent(ctx, matter, read.entry);
+		if (understood.kind === 'note') return commitNote(ctx, matter, understood.words);
+		return commitTime(ctx, matter, understood.minutes, understood.words);
+	} catch (error) {
+		return toFailure(error);
+	}
+}
+
+function commitEvent(
+	ctx: Context,
+	matter: NumberedMatter,
+	entry: PenEvent | null
+): Result<Committed> {
+	if (!entry?.event || !entry.date) throw new Refused('Say what happened and when.');
+	const result = enterEvent(ctx, {
+		matterId: matter.id,
+		eventKey: entry.event,
+		date: entry.date,
+		service: entry.service ?? '',
+		docket: entry.dates.map(({ rule }) => rule)
+	});
+	if (!result.ok) return result;
+	const dates = pluralInWords(result.value.docketed, 'date');
+	const message = `${entry.text} on ${formatDate(entry.date)}: ${dates} docketed on ${matter.title}.`;
+	return { ok: true, value: { message, go: `/matters/${matter.number}/docket` } };
+}
+
+function commitNote(ctx: Context, matter: NumberedMatter, words: string): Result<Committed> {
+	const result = writeNote(ctx, { matterId: matter.id, words });
+	return result.ok ? { ok: true, value: { message: `Noted on ${matter.title}.` } } : result;
+}
+
+function commitTime(
+	ctx: Context,
+	matter: NumberedMatter,
+	minutes: number,
+	narrative: string
+): Result<Committed> {
+	const result = logTime(ctx, {
+		matterId: matter.id,
+		day: ctx.clock.today(),
+		hours: `${minutes}m`,
+		narrative
+	});
+	if (!result.ok) return result;
+	const message = `${formatHours(minutes)} h logged on ${matter.title}.`;
+	return { ok: true, value: { message, undo: result.value.entryId } };
+}

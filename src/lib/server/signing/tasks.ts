@@ -1,0 +1,22 @@
+/** Drawing, certifying and sealing, in workers. */
+import { task } from '../app/task.ts';
+import type { SealOrder } from './seal.ts';
+
+/** @throws Refused where the drawing cannot be read */
+export const pictureTask = task({
+	name: 'check picture',
+	lane: 'files',
+	seconds: 5,
+	tooMuch: 'The drawing takes too long to read. Draw it again.',
+	run: async ({ picture, field }: { picture: string; field: string }): Promise<void> =>
+		(await import('./picture.ts')).checkPicture(picture, field)
+});
+
+export const sealTask = task({
+	name: 'seal document',
+	lane: 'files',
+	seconds: 120,
+	tooMuch: 'This document takes too long to be sealed.',
+	run: async (order: SealOrder): Promise<{ base: Uint8Array; sealed: Uint8Array }> =>
+		(await import('./seal.ts')).makeSealed(order)
+});

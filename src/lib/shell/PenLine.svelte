@@ -1,0 +1,342 @@
+<!-- The pen line: one line at the foot of every screen. It shows what it understood before Enter commits it. -->
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { goto, invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
+	import { toast } from 'svelte-sonner';
+	import { formatClock, formatHours } from '#core/format/hours.ts';
+	import type { Hit } from '#server/search/queries.ts';
+	import type { TimerView } from '#server/time/queries.ts';
+	import { askServer } from '$lib/ui/ask.ts';
+	import { bindKeys } from '$lib/ui/keys.ts';
+	import Mark from '$lib/ui/Mark.svelte';
+	import { opening } from '$lib/matters/opening.svelte.ts';
+
+	type Answer = {
+		understood: {
+			kind: string;
+			minutes?: number;
+			words?: string;
+			fault?: string | null;
+			place?: string;
+		};
+		matter: { id: string; number: string; title: string } | null;
+		hits: Hit[];
+		entry: {
+			text: string;
+			date: string | null;
+			serviceLabel: string | null;
+			dates: { rule: string; title: string; date: string }[];
+		} | null;
+		counted: { fault: string | null; text: string; href: string } | null;
+	};
+	let { timers }: { timers: TimerView[] } = $props();
+	let line = $state('');
+	let got = $state<Answer | null>(null);
+	let at = $state(0);
+	let fault = $state('');
+	let input: HTMLInputElement;
+	let asked = 0;
+	const current = $derived((page.data as { caption?: { number: string } }).caption?.number ?? '');
+	const running = $derived(timers.find((t) => t.running) ?? timers[0]);
+	let base = $state(Date.now());
+	let now = $state(Date.now());
+	$effect(() => {
+		void timers;
+		base = Date.now();
+		now = base;
+	});
+	$effect(() => {
+		if (!running?.running) return;
+		const t = setInterval(() => (now = Date.now()), 1000);
+		return () => clearInterval(t);
+	});
+	const ms = $derived(running ? running.ms + (running.running ? Math.max(0, now - base) : 0) : 0);
+
+	async function ask() {
+		fault = '';
+		at = 0;
+		if (!line.trim()) {
+			got = null;
+			return;
+		}
+		const mine = ++asked;
+		const r = await fetch(
+			`/api/pen?line=${encodeURIComponent(line)}&current=${encodeURIComponent(current)}`
+		);
+		if (mine === asked && r.ok) got = (await r.json()) as Answer;
+	}
+	async function commit() {
+		await ask();
+		if (!got) return;
+		const u = got.understood;
+		if (u.kind === 'count') {
+			const c = got.counted!;
+			if (c.fault) fault = c.fault;
+			else {
+				await leave();
+				await goto(c.href);
+			}
+		} else if (u.kind === 'go') {
+			await leave();
+			await goto(u.place!);
+		} else if (u.kind === 'open') {
+			const words = u.words ?? '';
+			await leave();
+			opening.show(words);
+		} else if (u.kind === 'find') {
+			const h = got.hits[at];
+			if (h) {
+				await leave();
+				await goto(h.href);
+			} else fault = 'Nothing found that you may see.';
+		} else {
+			const asking = await askServer<{ message: string; undo?: string; go?: string }>('/api/pen', {
+				line,
+				current
+			});
+			if (!asking.ok) {
+				fault = asking.message;
+				return;
+			}
+			const body = asking.value;
+			await leave();
+			toast(
+				body.message,
+				body.undo
+					? { action: { label: 'Take back', onClick: () => void undo(body.undo!) } }
+					: body.go
+						? { action: { label: 'See', onClick: () => void goto(body.go!) } }
+						: {}
+			);
+			await invalidateAll();
+		}
+	}
+	async function undo(entry: string) {
+		const asking = await askServer('/api/pen', { entryId: entry }, 'DELETE');
+		toast(asking.ok ? 'Taken back.' : asking.message);
+		await invalidateAll();
+	}
+	async function leave() {
+		line = '';
+		got = null;
+		fault = '';
+		input.blur();
+	}
+	function key(e: KeyboardEvent) {
+		if (e.key === 'Enter') {
+			e.preventDefault();
+			void commit();
+		} else if (e.key === 'Escape') {
+			void leave();
+		} else if (e.key === 'ArrowDown' && got?.hits.length) {
+			e.preventDefault();
+			at = (at + 1) % got.hits.length;
+		} else if (e.key === 'ArrowUp' && got?.hits.length) {
+			e.preventDefault();
+			at = (at + got.hits.length - 1) % got.hits.length;
+		}
+	}
+	onMount(() =>
+		bindKeys({
+			'/'(event) {
+				event.preventDefault();
+				input.focus();
+			}
+		})
+	);
+	async function timer(action: string) {
+		const body = new FormData();
+		body.set('timerId', running!.id);
+		const r = await fetch(`/time?/${action}`, {
+			method: 'POST',
+			body,
+			headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
+		});
+		if (!r.ok) toast('The timer could not be changed.');
+		await invalidateAll();
+	}
+	const u = $derived(got?.understood);
+	const listed = $derived(u?.kind === 'find' && line.trim() !== '');
+</script>
+
+<footer class="pen no-print">
+	{#if listed}
+		<ul class="hits" role="listbox" id="pen-hits" aria-label="Found">
+			{#each got!.hits as h, i (h.kind + h.id)}
+				<li role="option" aria-selected={i === at} id="pen-hit-{i}">
+					<a
+						href={h.href}
+						class="hit"
+						class:on={i === at}
+						tabindex="-1"
+						onclick={() => void leave()}
+						><span class="sub w-[74px]">{h.kind}</span><b class="font-semibold">{h.title}</b><span
+							class="sub truncate">{h.about}</span
+						></a
+					>
+				</li>
+			{:else}<li class="sub px-3 py-2" role="option" aria-selected="false">
+					Nothing found that you may see.
+				</li>{/each}
+		</ul>
+	{/if}
+	<div class="line">
+		<svg width="20" height="20" viewBox="0 0 16 16" aria-hidden="true"
+			><path
+				d="M2 14 4.5 7 10 2l4 4-5 5.5Z"
+				fill="none"
+				stroke="#16252b"
+				stroke-width="1.3"
+				stroke-linejoin="round"
+			/><path d="M2 14l5-5" stroke="#16252b" stroke-width="1.2" /></svg
+		>
+		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'count'}<span
+				class="note"
+				style="color:var(--color-petrol);border-color:var(--color-petrol)">{u.kind}</span
+			>{/if}
+		<input
+			bind:this={input}
+			bind:value={line}
+			oninput={ask}
+			onkeydown={key}
+			class="write"
+			style={u && u.kind !== 'find' && u.kind !== 'empty'
+				? `flex: 0 1 ${Math.max(12, line.length) + 1}ch`
+				: ''}
+			aria-label="Pen line: find, log time, note, event, count, go"
+			aria-controls="pen-hits"
+			role="combobox"
+			aria-expanded={listed}
+			aria-activedescendant={listed && got!.hits.length ? `pen-hit-${at}` : undefined}
+			placeholder="Write a line: 0.4 LF-2026-0031 call about extension"
+			autocomplete="off"
+			spellcheck="false"
+		/>
+		{#if fault || u?.fault || (u?.kind === 'count' && got?.counted?.fault)}<span
+				class="fault"
+				role="alert">{fault || u?.fault || got?.counted?.fault}</span
+			>
+		{:else if u?.kind === 'time'}<span class="note">{formatHours(u.minutes!)} h</span
+			>{#if got?.matter}<span class="note">{got.matter.title}</span>{/if}<span class="key"
+				>Enter</span
+			>
+		{:else if u?.kind === 'count' && got?.counted}<b class="note" data-counted>{got.counted.text}</b
+			><span class="key">Enter</span>
+		{:else if u?.kind === 'event' && got?.entry}{#if got.matter}<span class="note"
+					>{got.matter.title}</span
+				>{/if}<span class="note">{got.entry.text}</span><span class="note"
+				>{got.entry.date}{got.entry.serviceLabel ? `, ${got.entry.serviceLabel}` : ''}</span
+			><span
+				class="note truncate"
+				title={got.entry.dates.map((d) => `${d.title} ${d.date}`).join('; ')}
+				>{got.entry.dates.length} dates: {got.entry.dates
+					.map((d) => `${d.title} ${d.date}`)
+					.join('; ')}</span
+			><span class="key">Enter</span>
+		{:else if u?.kind === 'note'}{#if got?.matter}<span class="note">{got.matter.title}</span
+				>{/if}<span class="key">Enter</span>
+		{:else if u?.kind === 'go' || u?.kind === 'open'}<span class="key">Enter</span>{/if}
+	</div>
+	{#if running}
+		<div class="timer">
+			{#if running.running}<span class="dot" aria-hidden="true"></span>{/if}
+			<a href="/time" class="max-w-[190px] truncate font-medium text-ink-2 max-lg:hidden"
+				>{running.matterNumber} {running.matterTitle}</a
+			>
+			<b class="read" role="timer" aria-label="{running.running ? 'Running' : 'Paused'} timer"
+				>{formatClock(ms)}</b
+			>
+			<button class="btn" onclick={() => void timer(running.running ? 'pause' : 'resume')}
+				>{running.running ? 'Pause' : 'Resume'}</button
+			>
+		</div>
+	{:else}<div class="timer sub max-md:hidden">
+			<Mark kind="signing" color="#5b6c73" /> <span class="key">/</span> to write,
+			<span class="key">?</span> for keys
+		</div>{/if}
+</footer>
+
+<style>
+	.pen {
+		position: relative;
+		height: 50px;
+		background: #fff;
+		border-top: 2px solid var(--color-ink);
+		display: flex;
+		align-items: center;
+		padding: 0 20px;
+		gap: 14px;
+		z-index: 20;
+	}
+	.line {
+		flex: 1;
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		min-width: 0;
+	}
+	.write {
+		flex: 1;
+		min-width: 60px;
+		height: 40px;
+		font: 400 17px/1 var(--font-read);
+		background: transparent;
+		outline: none;
+	}
+	.line:focus-within {
+		box-shadow: inset 0 -2px 0 var(--color-saffron);
+	}
+	.write::placeholder {
+		font-style: italic;
+	}
+	.timer {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		border-left: 1px solid var(--color-rule);
+		padding-left: 16px;
+		height: 34px;
+		white-space: nowrap;
+	}
+	.timer b {
+		font: 500 19px/1 var(--font-read);
+	}
+	.dot {
+		width: 9px;
+		height: 9px;
+		background: var(--color-madder);
+		border-radius: 50%;
+	}
+	.hits {
+		position: absolute;
+		left: 54px;
+		bottom: 52px;
+		width: min(640px, calc(100vw - 74px));
+		max-height: 420px;
+		overflow-y: auto;
+		background: #fff;
+		border: 1px solid var(--color-rule);
+		border-bottom: 0;
+		border-radius: 6px 6px 0 0;
+		box-shadow: 0 -8px 24px rgb(19 38 44 / 0.14);
+		padding: 4px;
+	}
+	.hit {
+		display: flex;
+		gap: 10px;
+		align-items: baseline;
+		padding: 6px 10px;
+		border-radius: 4px;
+		white-space: nowrap;
+	}
+	.hit.on,
+	.hit:hover {
+		background: var(--color-petrol-wash);
+	}
+	@media (max-width: 640px) {
+		.pen {
+			padding: 0 10px;
+		}
+	}
+</style>

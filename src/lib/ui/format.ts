@@ -1,0 +1,37 @@
+/** Small words that several screens share. */
+import { plainDate, daysBetween } from '#core/dates/plain.ts';
+import { formatShortDate } from '#core/format/dates.ts';
+import { clockAt } from '#core/dates/zone.ts';
+
+/** "Tue 24 Nov", with the year where it is not this one. */
+export const formatShort = (day: string, today: string): string =>
+	formatShortDate(plainDate(day), Number(today.slice(0, 4)));
+/** "today", "in 3 days", "12 days ago". */
+export function formatAway(day: string, today: string): string {
+	const n = daysBetween(plainDate(today), plainDate(day));
+	return n === 0
+		? 'today'
+		: n === 1
+			? 'tomorrow'
+			: n === -1
+				? 'yesterday'
+				: n > 0
+					? `in ${n} days`
+					: `${-n} days ago`;
+}
+/** An instant in the department's clock: "23 Nov 14:05". */
+export function formatInstant(iso: string, zone: string, today: string): string {
+	const item = clockAt(Date.parse(iso), zone);
+	const hm = `${String(Math.floor(item.minutes / 60)).padStart(2, '0')}:${String(item.minutes % 60).padStart(2, '0')}`;
+	return item.date === today
+		? `today ${hm}`
+		: `${formatShort(item.date, today).replace(/^\w+ /, '')} ${hm}`;
+}
+export const countDays = (from: string, today: string): number =>
+	daysBetween(plainDate(from), plainDate(today));
+export const plural = (n: number, one: string, many = `${one}s`): string =>
+	`${n} ${n === 1 ? one : many}`;
+export const formatSize = (bytes: number): string =>
+	bytes < 1024 * 1024
+		? `${Math.max(1, Math.round(bytes / 1024))} kB`
+		: `${(bytes / 1024 / 1024).toFixed(1)} MB`;

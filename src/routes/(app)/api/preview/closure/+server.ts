@@ -1,0 +1,5 @@
+/** The dates that a closed day would change. */
+import { previewClosure } from '#server/docket/closures.ts';
+import { endpoint } from '#server/http/action.ts';
+
+export const POST = endpoint(previewClosure);

@@ -1,0 +1,5 @@
+/** What an event would set: proposals with their counts. */
+import { previewProposals } from '#server/docket/events.ts';
+import { endpoint } from '#server/http/action.ts';
+
+export const POST = endpoint(previewProposals);

@@ -1,0 +1,177 @@
+<!-- Count a date for any court, without a matter; the address holds the whole question. -->
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { toast } from 'svelte-sonner';
+	import Count from '$lib/docket/Count.svelte';
+	import DateField from '$lib/ui/DateField.svelte';
+	import DocketTabs from '$lib/docket/DocketTabs.svelte';
+	import Field from '$lib/ui/Field.svelte';
+	import { formatAway } from '$lib/ui/format.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	let { data } = $props();
+	const a = $derived(data.asked);
+	let from = $derived(a.from);
+	let form = $state<HTMLFormElement>();
+	let waiting: ReturnType<typeof setTimeout>;
+	/** Counts as one types; the address follows. */
+	function again(now = false) {
+		clearTimeout(waiting);
+		waiting = setTimeout(
+			() => {
+				if (!form) return;
+				const p = new URLSearchParams(
+					[...new FormData(form).entries()].filter(([, v]) => v !== '') as [string, string][]
+				);
+				void goto(`?${p}`, { keepFocus: true, noScroll: true, replaceState: true });
+			},
+			now ? 0 : 250
+		);
+	}
+	const units = $derived([
+		['d', 'days'],
+		['cd', `${data.dayWord}s`],
+		['w', 'weeks'],
+		['m', 'months'],
+		['y', 'years'],
+		['h', 'hours']
+	] as const);
+	async function share() {
+		await navigator.clipboard.writeText(data.address);
+		toast('The address is copied.');
+	}
+</script>
+
+<svelte:head><title>Count a date · Kite Pen</title></svelte:head>
+<div class="px-5 py-4">
+	<div class="flex flex-wrap items-baseline gap-3">
+		<h1>Count a date</h1>
+		<span class="sub grow">for any court, without a matter; nothing is saved</span><DocketTabs />
+	</div>
+	<div class="mt-4 grid gap-8 lg:grid-cols-[340px_minmax(0,1fr)]">
+		<form
+			method="get"
+			class="no-print flex flex-col gap-2.5"
+			bind:this={form}
+			oninput={() => again()}
+			onchange={() => again(true)}
+			onsubmit={(e) => {
+				e.preventDefault();
+				again(true);
+			}}
+		>
+			<Field label="Court or agency" error={data.errors.court}
+				>{#snippet children(c)}<select class="box" name="court" value={a.court} {...c}
+						>{#each data.courts as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
+					>{/snippet}</Field
+			>
+			<DateField
+				name="from"
+				label="From"
+				bind:value={from}
+				today={data.today}
+				error={data.errors.from}
+				onpick={() => again(true)}
+			/>
+			<div class="grid grid-cols-[90px_1fr_1fr] gap-2">
+				<Field label="How many" error={data.errors.amount}
+					>{#snippet children(c)}<input
+							class="box"
+							name="amount"
+							inputmode="numeric"
+							value={a.amount}
+							autocomplete="off"
+							{...c}
+						/>{/snippet}</Field
+				>
+				<Field label="Of what"
+					>{#snippet children(c)}<select class="box" name="unit" value={a.unit} {...c}
+							>{#each units as [v, n] (v)}<option value={v}>{n}</option>{/each}</select
+						>{/snippet}</Field
+				>
+				<Field label="Which way"
+					>{#snippet children(c)}<select class="box" name="way" value={a.way} {...c}
+							><option value="after">after it</option><option value="before">before it</option
+							></select
+						>{/snippet}</Field
+				>
+			</div>
+			<div class="grid grid-cols-2 gap-2">
+				<Field label="Served"
+					>{#snippet children(c)}<select
+							class="box"
+							name="service"
+							value={a.service}
+							{...c}
+							disabled={data.services.length === 0}
+							><option value="">Not served</option>{#each data.services as s (s.id)}<option
+									value={s.id}>{s.label}</option
+								>{/each}</select
+						>{/snippet}</Field
+				>
+				<Field
+					label="At"
+					error={data.errors.time}
+					hint={a.unit === 'h'
+						? 'hours are counted from it'
+						: data.deemed
+							? 'service may depend on it'
+							: undefined}
+					>{#snippet children(c)}<input
+							class="box"
+							name="time"
+							value={a.time}
+							placeholder="14:30"
+							autocomplete="off"
+							{...c}
+						/>{/snippet}</Field
+				>
+			</div>
+			<div class="grid grid-cols-2 gap-2">
+				<Field label="What is done" hint="an office that cannot be reached moves filings only"
+					>{#snippet children(c)}<select class="box" name="act" value={a.act} {...c}
+							><option value="file">file it</option><option value="serve">serve or do it</option
+							></select
+						>{/snippet}</Field
+				>
+				<Field label="On a closed day"
+					>{#snippet children(c)}<select class="box" name="roll" value={a.roll} {...c}
+							><option value="usual">as the court's rule says</option><option value="towards"
+								>always on, to the next</option
+							><option value="none">it stays</option></select
+						>{/snippet}</Field
+				>
+			</div>
+			<noscript><button class="btn go">Count</button></noscript>
+		</form>
+		<section aria-live="polite" aria-label="Result">
+			{#if data.result}
+				<p class="read text-[30px] leading-tight font-medium" data-result={data.result.date}>
+					{formatDate(data.result.date)}{data.result.time ? `, ${data.result.time}` : ''}
+				</p>
+				<p class="sub mt-1 mb-3">
+					{formatAway(data.result.date, data.today)}{#if data.clear && a.way === 'before'}; clear
+						days{/if}
+				</p>
+				<Count count={data.result.count} />
+				<div class="no-print mt-3 flex flex-wrap items-center gap-3">
+					<button class="btn" onclick={share}>Copy the address</button><button
+						class="btn"
+						onclick={() => window.print()}>Print</button
+					><span class="sub">the whole question is in this page's address</span>
+				</div>
+				<p class="sub no-print mt-4">
+					In the pen line: <span class="read text-[15px]"
+						>count {a.amount}{a.unit}
+						{a.way === 'before' ? 'before' : 'from'}
+						{a.from}
+						{a.court.replace(/^us-|^gb-/, '').replaceAll(/[.-]/g, ' ')}{a.service
+							? ` ${a.service}`
+							: ''}</span
+					>
+				</p>
+			{:else}<p class="sub pt-6">
+					Say how many days, and the date stands here with its count.
+				</p>{/if}
+		</section>
+	</div>
+</div>

@@ -3,6 +3,7 @@ import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 import config from './svelte.config.js';
+import limits from './eslint.limits.js';
 
 export default ts.config(
 	{ ignores: ['build/', '.svelte-kit/', 'node_modules/', 'data/'] },
@@ -50,5 +51,6 @@ export default ts.config(
 				}
 			]
 		}
-	}
+	},
+	...limits
 );

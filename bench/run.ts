@@ -21,6 +21,7 @@ import { shippedBook } from '#server/rulebooks/shelf.ts';
 import { search } from '#server/search/queries.ts';
 import { testHouse } from '#server/testing/house.ts';
 import { Chance } from '../demo/chance.ts';
+import { printSent } from './sent.ts';
 
 const ms = (item: () => void): number => {
 	item();
@@ -406,3 +407,5 @@ say(
 		),
 	'exact, in whole numbers'
 );
+
+await printSent();

@@ -39,15 +39,23 @@ const run = (...args) =>
 		env: { ...process.env, KITE_LOG: process.env.KITE_LOG ?? 'silent' }
 	}).status ?? 1;
 
+/** What watches how soon the server answers runs when nothing else does. */
+const ALONE = 'e2e/heavy.test.ts';
+
+const test = (list) =>
+	list.length === 0
+		? 0
+		: run(
+				'--test',
+				'--test-reporter=spec',
+				'--test-reporter-destination=stdout',
+				`--test-reporter=${join(home, 'bin/slowest.mjs')}`,
+				'--test-reporter-destination=stdout',
+				...list
+			);
+
 // The demo's data is made once, ahead of the tests that begin with a copy of it.
-if (run(join(home, 'demo/once.ts')) !== 0) process.exit(1);
-process.exit(
-	run(
-		'--test',
-		'--test-reporter=spec',
-		'--test-reporter-destination=stdout',
-		`--test-reporter=${join(home, 'bin/slowest.mjs')}`,
-		'--test-reporter-destination=stdout',
-		...files
-	)
-);
+if (files.some(isBrowserTest) && run(join(home, 'demo/once.ts')) !== 0) process.exit(1);
+const beside = test(files.filter((file) => file !== ALONE));
+const alone = test(files.filter((file) => file === ALONE));
+process.exit(beside || alone);

@@ -160,7 +160,7 @@ describe('what is made to be slow', { timeout: 900_000 }, () => {
 	});
 	after(async () => void (await house?.stop()));
 
-	it('a calendar file whose rule never comes true is given up, in words', async () => {
+	it('a calendar file whose clock changes every second is given up, in words', async () => {
 		const ics = [
 			'BEGIN:VCALENDAR',
 			'VERSION:2.0',
@@ -170,7 +170,7 @@ describe('what is made to be slow', { timeout: 900_000 }, () => {
 			'DTSTART:19700101T000000',
 			'TZOFFSETFROM:+0100',
 			'TZOFFSETTO:+0200',
-			'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=31',
+			'RRULE:FREQ=SECONDLY',
 			'END:STANDARD',
 			'END:VTIMEZONE',
 			'BEGIN:VEVENT',
@@ -183,12 +183,12 @@ describe('what is made to be slow', { timeout: 900_000 }, () => {
 		const answer = await whilePinging(() =>
 			send('okafor', `/matters/${PIER}/docket?/ics`, { ics: new File([ics], 'notice.ics') })
 		);
-		assert.match(answer, /takes too long to read\. Nothing was brought in|"found"/);
+		assert.match(answer, /takes too long to read\. Nothing was brought in/);
 	});
 
 	it('a small PDF of much text is filed, and says that its words are not searched', async () => {
 		const matterId = valueOf<string>(`SELECT id FROM matter WHERE number = '${PIER}'`);
-		const pdf = makePdfBomb(60);
+		const pdf = makePdfBomb(120);
 		assert.ok(pdf.length < 400_000, `${pdf.length} bytes`);
 		const answer = await whilePinging(() =>
 			send('okafor', `/matters/${PIER}/documents?/upload`, {

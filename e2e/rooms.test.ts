@@ -124,7 +124,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 				`${paper}/sign`,
 				'/time'
 			].map((text): [Desk, string] => [io, text]),
-			...['/costs', run, '/mail', '/kinds', '/kinds/litigation', '/imports'].map(
+			...['/costs', run, '/mail', '/kinds', '/kinds/litigation', '/imports', '/jobs'].map(
 				(text): [Desk, string] => [ops, text]
 			),
 			[wes, '/'],

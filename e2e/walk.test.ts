@@ -126,6 +126,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/rulebooks/[id]/yaml': () => ['/rulebooks/us-federal/yaml'],
 	'/docket/calculator': () => ['/docket/calculator?court=us-federal&amount=21'],
 	'/staff': () => ['/staff'],
+	'/jobs': () => ['/jobs'],
 	'/feed/[token]': null,
 	'/documents': () => ['/documents', '/documents?q=Heron'],
 	'/documents/[id]': () => [`/documents/${hidden.document}`],

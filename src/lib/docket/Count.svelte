@@ -9,10 +9,7 @@
 		s.split(/((?:Sun|Mon|Tues|Wednes|Thurs|Fri|Satur)day \d{1,2} [A-Z][a-z]+(?: \d{4})?)/);
 </script>
 
-<div
-	class="border-l-[3px] bg-[#f4f6f6] px-4 py-3 {late ? 'border-madder' : 'border-petrol'}"
-	data-count
->
+<div class="border-l-[3px] bg-mist px-4 py-3 {late ? 'border-madder' : 'border-petrol'}" data-count>
 	{#if strip}
 		<ol class="strip" aria-label="The days of the count">
 			{#each count.strip as c, i (i)}
@@ -42,13 +39,13 @@
 			{/each}
 		</ol>
 	{/if}
-	<p class="read mt-2 text-[16px] leading-[1.4]">
+	<p class="read mt-2 text-read leading-[1.4]">
 		{#each count.sentences as s, i (i)}{#each parts(i ? ` ${s}` : s) as p, k (k)}{#if k % 2}<b
 						class="font-semibold">{p}</b
 					>{:else}{p}{/if}{/each}{/each}
 	</p>
 	{#if count.reviewed}<p
-			class="mt-1.5 text-[12px] {count.stale ? 'font-semibold text-madder' : 'sub'}"
+			class="mt-1.5 text-note {count.stale ? 'font-semibold text-madder' : 'sub'}"
 		>
 			{count.bookTitle}, reviewed {count.reviewed}{count.stale ? ', more than a year ago' : ''}. To
 			be checked against the current rules.
@@ -70,7 +67,7 @@
 		flex-direction: column;
 		align-items: center;
 		justify-content: center;
-		background: #fff;
+		background: var(--color-white);
 		border: 1px solid var(--color-rule-2);
 		border-width: 1px 1px 1px 0;
 		line-height: 1.15;
@@ -100,7 +97,7 @@
 		font-weight: 400;
 	}
 	.cell.service i {
-		color: #8a5a00;
+		color: var(--color-saffron-ink);
 	}
 	.cell.period-end::after {
 		content: '';
@@ -118,7 +115,7 @@
 	}
 	.cell.zero :is(span, b, i),
 	.cell.result :is(span, b, i) {
-		color: #fff;
+		color: var(--color-white);
 	}
 	.cell.result {
 		background: var(--color-petrol);

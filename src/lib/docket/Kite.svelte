@@ -12,14 +12,14 @@
 	const shape = $derived(state === 'docketed' ? (checked ? 'solid' : 'half') : state);
 	const color = $derived(
 		state === 'missed' || late
-			? '#b3341f'
+			? 'var(--color-madder)'
 			: shape === 'half'
-				? '#8a5a00'
+				? 'var(--color-saffron-ink)'
 				: state === 'met'
-					? '#2a6a4c'
+					? 'var(--color-spruce)'
 					: state === 'proposed'
-						? '#5b6c73'
-						: '#16252b'
+						? 'var(--color-ink-3)'
+						: 'var(--color-ink)'
 	);
 	const say = $derived(
 		{
@@ -44,27 +44,30 @@
 >
 	{#if shape === 'proposed'}<path
 			d={P}
-			fill="#fff"
+			fill="var(--color-white)"
 			stroke={color}
 			stroke-width="1.4"
 			stroke-dasharray="2.2 1.6"
 		/>
-	{:else if shape === 'half'}<path d={P} fill="#fff" stroke={color} stroke-width="1.4" /><path
-			d="M8 .8 2.4 7 8 15.2Z"
-			fill={color}
-		/>
-	{:else if shape === 'solid'}<path d={P} fill={color} stroke={color} stroke-width="1.4" />
-	{:else if shape === 'met'}<path d={P} fill="#fff" stroke={color} stroke-width="1.4" /><path
-			d="m5.2 7.4 2 2 3.6-4"
-			fill="none"
-			stroke={color}
-			stroke-width="1.6"
-		/>
-	{:else if shape === 'vacated'}<path d={P} fill="#fff" stroke={color} stroke-width="1.2" /><path
-			d="M1.5 13 14.5 3"
+	{:else if shape === 'half'}<path
+			d={P}
+			fill="var(--color-white)"
 			stroke={color}
 			stroke-width="1.4"
-		/>
+		/><path d="M8 .8 2.4 7 8 15.2Z" fill={color} />
+	{:else if shape === 'solid'}<path d={P} fill={color} stroke={color} stroke-width="1.4" />
+	{:else if shape === 'met'}<path
+			d={P}
+			fill="var(--color-white)"
+			stroke={color}
+			stroke-width="1.4"
+		/><path d="m5.2 7.4 2 2 3.6-4" fill="none" stroke={color} stroke-width="1.6" />
+	{:else if shape === 'vacated'}<path
+			d={P}
+			fill="var(--color-white)"
+			stroke={color}
+			stroke-width="1.2"
+		/><path d="M1.5 13 14.5 3" stroke={color} stroke-width="1.4" />
 	{:else}<path d="M8 .8 13.6 7 9.6 8.4 8.4 6.2 6 8.6 2.4 7Z" fill={color} /><path
 			d="M3.2 9.2 6 10.6 7.8 8.6 9.4 10.4 12.2 9.4 8 15.2Z"
 			fill={color}

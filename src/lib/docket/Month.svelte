@@ -47,7 +47,7 @@
 </script>
 
 <div class="flex items-baseline gap-3">
-	<h2 class="read !text-[18px] !font-medium">{MONTHS[m - 1]} {y}</h2>
+	<h2 class="read text-head font-medium">{MONTHS[m - 1]} {y}</h2>
 	<a class="act no-print" href={to(-1)}>month before</a><a class="act no-print" href={to(1)}
 		>month after</a
 	>
@@ -73,7 +73,7 @@
 						<div class="flex items-baseline gap-1">
 							<span class="num-day">{Number(d.slice(8))}<span class="vh">, {say(d)}</span></span
 							>{#if closed[d] && !/^(Satur|Sun)day$/.test(closed[d]!)}<span
-									class="truncate text-[11px] text-ink-2">{closed[d]}</span
+									class="truncate text-tiny text-ink-2">{closed[d]}</span
 								>{/if}
 						</div>
 						{#each heard(d) as h (h.id)}<a class="it" href={h.href} title="{h.title}, {h.about}"
@@ -93,7 +93,7 @@
 								/><span class="truncate">{x.title}</span></a
 							>{/each}
 						{#if on(d).length > MOST}<a
-								class="sub block text-[12px] underline"
+								class="sub block text-note underline"
 								href="/docket?show=all&from={d}&to={d}">{on(d).length - MOST} more</a
 							>{/if}
 					</td>
@@ -121,14 +121,14 @@
 		vertical-align: top;
 		border: 1px solid var(--color-rule);
 		padding: 3px 5px;
-		background: #fff;
+		background: var(--color-white);
 		overflow: hidden;
 	}
 	.cal td.hatch {
 		background: var(--hatch);
 	}
 	.cal td.out:not(.hatch) {
-		background: #f4f6f6;
+		background: var(--color-mist);
 	}
 	.cal td.out .num-day {
 		color: var(--color-ink-3);
@@ -148,7 +148,7 @@
 		min-width: 0;
 	}
 	.hatch .it {
-		background: color-mix(in srgb, #fff 80%, transparent);
+		background: color-mix(in srgb, var(--color-white) 80%, transparent);
 	}
 	.it:hover {
 		text-decoration: underline;
@@ -159,6 +159,6 @@
 		flex: none;
 		border-radius: 50%;
 		border: 1.5px solid var(--color-petrol);
-		background: radial-gradient(circle, var(--color-petrol) 0 1.5px, #fff 2px);
+		background: radial-gradient(circle, var(--color-petrol) 0 1.5px, var(--color-white) 2px);
 	}
 </style>

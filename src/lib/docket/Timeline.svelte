@@ -138,7 +138,7 @@
 	{#if !spread}<ul class="w-[220px] shrink-0 border-r border-rule pt-[24px]">
 			{#each rows as l (l.id)}<li class="truncate pr-2" style:height="{l.height}px">
 					<a class="block truncate pt-2 font-semibold hover:underline" href={l.href}>{l.label}</a
-					><span class="sub block truncate text-[12px] leading-tight">{l.about}</span>
+					><span class="sub block truncate text-note leading-tight">{l.about}</span>
 				</li>{/each}
 		</ul>{/if}
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
@@ -185,7 +185,7 @@
 						x2={total * step}
 						y1={l.top + l.height - 0.5}
 						y2={l.top + l.height - 0.5}
-						stroke="#d7dedd"
+						stroke="var(--color-rule)"
 					/>
 					{#if spread && l.event}{#each l.marks as m, i (m.id)}<path
 								d="M{x(l.event.date) + step / 2} {l.top + 16} V{l.top + 26 * (i + 1) + 16} H{x(
@@ -193,20 +193,20 @@
 								) +
 									step / 2}"
 								fill="none"
-								stroke="#8fa1a6"
+								stroke="var(--color-haze)"
 								stroke-width="1"
 							/>{/each}
 					{:else}{#each l.marks as m (m.id)}{#if m.from && m.from >= from && m.from <= to}<path
 									d="M{x(m.from) + step / 2} {l.top + 26} Q{(x(m.from) + x(m.date)) / 2 +
 										step / 2} {l.top + 2} {x(m.date) + step / 2} {l.top + 19}"
 									fill="none"
-									stroke="#b9c4c4"
+									stroke="var(--color-edge)"
 									stroke-width="1"
 								/><circle
 									cx={x(m.from) + step / 2}
 									cy={l.top + 26}
 									r="2.5"
-									fill="#5b6c73"
+									fill="var(--color-ink-3)"
 								/>{/if}{/each}{/if}
 				{/each}
 			</svg>
@@ -314,7 +314,7 @@
 		border: 3px solid var(--color-sail);
 	}
 	.dot.ring {
-		background: radial-gradient(circle, var(--color-petrol) 0 2px, #fff 2.5px);
+		background: radial-gradient(circle, var(--color-petrol) 0 2px, var(--color-white) 2.5px);
 		border: 1.5px solid var(--color-petrol);
 	}
 	.tl-now {

@@ -36,7 +36,7 @@
 					><a class="font-semibold hover:underline" href="/documents/{d.id}">{d.name}</a><span
 						class="sub ml-2"
 						>{kind(d.mediaType)}{d.version > 1 ? `, version ${d.version}` : ''}</span
-					>{#if d.mark}<span class="note warn ml-2 !py-0">{d.mark}</span>{/if}</td
+					>{#if d.mark}<span class="note warn ml-2 py-0">{d.mark}</span>{/if}</td
 				>
 				{#if matter}<td class="max-w-0 truncate"
 						><a class="hover:underline" href="/matters/{d.matterNumber}/documents"
@@ -45,7 +45,7 @@
 					>{/if}<td class="sub max-lg:hidden">{d.folder}</td>
 				<td
 					>{#if d.finished}<span class="inline-flex items-center gap-1.5 text-spruce"
-							><Mark kind="signing" color="#2a6a4c" size={13} />signed, sealed</span
+							><Mark kind="signing" color="var(--color-spruce)" size={13} />signed, sealed</span
 						>{:else if d.waiting}<span class="inline-flex items-center gap-1.5"
 							><Mark kind="signing" size={13} />{d.signed} of {(d.waiting ?? 0) + (d.signed ?? 0)} signed</span
 						>{/if}</td

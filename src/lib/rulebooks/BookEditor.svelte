@@ -235,14 +235,14 @@
 		display: grid;
 		grid-template-columns: 46px minmax(0, 1fr);
 		height: min(66vh, 620px);
-		border: 1px solid #b9c4c4;
+		border: 1px solid var(--color-edge);
 		border-radius: 5px;
-		background: #fff;
+		background: var(--color-white);
 		overflow: hidden;
 	}
 	.gutter {
 		overflow: hidden;
-		background: #f4f6f6;
+		background: var(--color-mist);
 		border-right: 1px solid var(--color-rule-2);
 		text-align: right;
 		padding: 8px 0;
@@ -258,7 +258,7 @@
 	}
 	.gutter .bad {
 		background: var(--color-madder);
-		color: #fff;
+		color: var(--color-white);
 		font-weight: 600;
 	}
 	.gutter .good {

@@ -4,7 +4,8 @@
 		[
 			['/kinds', 'Matter kinds', page.data.can.kinds],
 			['/imports', 'Imports', page.data.can.imports],
-			['/staff', 'Staff', page.data.can.staff]
+			['/staff', 'Staff', page.data.can.staff],
+			['/jobs', 'Jobs', page.data.can.kinds]
 		].filter((t) => t[2]) as [string, string, boolean][]
 	);
 </script>

@@ -1,14 +1,14 @@
 <script lang="ts"></script>
 
 <svg width="24" height="26" viewBox="0 0 24 26" aria-hidden="true"
-	><path d="M13 1 22 10 12 23 5 9Z" fill="#e39a0f" /><path
+	><path d="M13 1 22 10 12 23 5 9Z" fill="var(--color-saffron)" /><path
 		d="M13 1 12 23"
-		stroke="#13262c"
+		stroke="var(--color-band)"
 		stroke-width="1.3"
-	/><path d="M5 9 22 10" stroke="#13262c" stroke-width="1.3" /><path
+	/><path d="M5 9 22 10" stroke="var(--color-band)" stroke-width="1.3" /><path
 		d="M12 23c-2 2-5-1-7 1s-3 1-4 0"
 		fill="none"
-		stroke="#fff"
+		stroke="var(--color-white)"
 		stroke-width="1.4"
 	/></svg
 >

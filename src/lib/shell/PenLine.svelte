@@ -186,10 +186,10 @@
 			><path
 				d="M2 14 4.5 7 10 2l4 4-5 5.5Z"
 				fill="none"
-				stroke="#16252b"
+				stroke="var(--color-ink)"
 				stroke-width="1.3"
 				stroke-linejoin="round"
-			/><path d="M2 14l5-5" stroke="#16252b" stroke-width="1.2" /></svg
+			/><path d="M2 14l5-5" stroke="var(--color-ink)" stroke-width="1.2" /></svg
 		>
 		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'count'}<span
 				class="note"
@@ -252,7 +252,7 @@
 			>
 		</div>
 	{:else}<div class="timer sub max-md:hidden">
-			<Mark kind="signing" color="#5b6c73" /> <span class="key">/</span> to write,
+			<Mark kind="signing" color="var(--color-ink-3)" /> <span class="key">/</span> to write,
 			<span class="key">?</span> for keys
 		</div>{/if}
 </footer>
@@ -261,7 +261,7 @@
 	.pen {
 		position: relative;
 		height: 50px;
-		background: #fff;
+		background: var(--color-white);
 		border-top: 2px solid var(--color-ink);
 		display: flex;
 		align-items: center;
@@ -315,11 +315,11 @@
 		width: min(640px, calc(100vw - 74px));
 		max-height: 420px;
 		overflow-y: auto;
-		background: #fff;
+		background: var(--color-white);
 		border: 1px solid var(--color-rule);
 		border-bottom: 0;
 		border-radius: 6px 6px 0 0;
-		box-shadow: 0 -8px 24px rgb(19 38 44 / 0.14);
+		box-shadow: var(--shadow-foot);
 		padding: 4px;
 	}
 	.hit {

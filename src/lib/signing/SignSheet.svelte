@@ -1,6 +1,7 @@
 <!-- The page on which one signs, inside and outside: the document, one's own fields, consent. -->
 <script lang="ts">
 	import { onDestroy } from 'svelte';
+	import { tokenValue } from '$lib/ui/tokens.ts';
 	import SignaturePad from 'signature_pad';
 	import type { SigningView } from '#server/signing/door.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -47,7 +48,11 @@
 		canvas.width = canvas.offsetWidth * ratio;
 		canvas.height = canvas.offsetHeight * ratio;
 		canvas.getContext('2d')!.scale(ratio, ratio);
-		pad = new SignaturePad(canvas, { penColor: '#0f2459', minWidth: 0.8, maxWidth: 2.4 });
+		pad = new SignaturePad(canvas, {
+			penColor: tokenValue('--color-signature'),
+			minWidth: 0.8,
+			maxWidth: 2.4
+		});
 		pad.addEventListener('endStroke', () => (drawn = pad!.toDataURL('image/png')));
 		return { destroy: () => pad?.off() };
 	}
@@ -85,7 +90,7 @@
 								class="h-full object-contain object-left"
 							/>{:else}<span
 								class={f.kind === 'signature' || f.kind === 'initials'
-									? 'read text-[18px] italic'
+									? 'read text-head italic'
 									: ''}
 								>{f.kind === 'check'
 									? values[f.id] === 'yes'
@@ -100,7 +105,7 @@
 	</div>
 	<div class="self-start lg:sticky lg:top-4">
 		{#if view.message}<p
-				class="read mb-4 border-l-[3px] border-petrol pl-3 text-[16px] whitespace-pre-line"
+				class="read mb-4 border-l-[3px] border-petrol pl-3 text-read whitespace-pre-line"
 			>
 				{view.message}
 			</p>{/if}
@@ -131,7 +136,7 @@
 						>{/each}
 				</div>
 				{#if how === 'type'}<input
-						class="box read mt-2 !text-[22px] italic"
+						class="box read mt-2 text-display italic"
 						bind:value={typed}
 						aria-label="Type your signature"
 						maxlength="120"
@@ -149,7 +154,7 @@
 						}}>clear</button
 					>
 				{:else}<input
-						class="box mt-2 !py-1"
+						class="box mt-2 py-1"
 						type="file"
 						accept="image/png,image/jpeg"
 						aria-label="Picture of your signature"
@@ -191,7 +196,9 @@
 					{#if errors.consent}<p class="fault" role="alert">{errors.consent}</p>{/if}
 					<div class="flex gap-2">
 						<button class="btn go" disabled={busy}
-							><Mark kind="signing" color="#fff" size={13} />{busy ? 'Signing…' : 'Sign'}</button
+							><Mark kind="signing" color="var(--color-white)" size={13} />{busy
+								? 'Signing…'
+								: 'Sign'}</button
 						><button type="button" class="btn slight" onclick={() => (declining = !declining)}
 							>Decline</button
 						>
@@ -214,7 +221,7 @@
 					><button class="btn mt-2" disabled={busy}>Decline to sign</button>{/snippet}</ActionForm
 			>
 		{/if}
-		<p class="sub mt-5 text-[11.5px] break-all">
+		<p class="sub mt-5 text-tiny break-all">
 			Fingerprint of this document, SHA-256: {view.sha256}
 		</p>
 	</div>
@@ -229,7 +236,7 @@
 		align-items: center;
 		padding: 0 3px;
 		overflow: hidden;
-		color: #0f2459;
+		color: var(--color-signature);
 		white-space: nowrap;
 	}
 	.own.filled {

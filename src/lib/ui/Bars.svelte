@@ -1,5 +1,6 @@
 <!-- A bar chart whose bars open the list behind them. Beneath it the same figures as links, for those who cannot see or point. -->
 <script lang="ts">
+	import { tokenValue } from './tokens.ts';
 	import { goto } from '$app/navigation';
 	import {
 		BarController,
@@ -38,8 +39,8 @@
 					datasets: g.series.map((s) => ({
 						label: s.label,
 						data: s.slices.map((x) => x.n),
-						backgroundColor: s.color,
-						hoverBackgroundColor: '#e39a0f',
+						backgroundColor: tokenValue(s.color),
+						hoverBackgroundColor: tokenValue('--color-saffron'),
 						barPercentage: 0.7,
 						categoryPercentage: 0.86
 					}))
@@ -65,20 +66,20 @@
 							beginAtZero: true,
 							ticks: {
 								precision: 0,
-								color: '#4a5b62',
-								font: { family: 'Hanken Grotesk Variable', size: 12 }
+								color: tokenValue('--color-ink-2'),
+								font: { family: 'Hanken Grotesk', size: 12 }
 							},
-							grid: { color: '#e8ecec' },
+							grid: { color: tokenValue('--color-rule-2') },
 							border: { display: false }
 						},
 						[g.across ? 'y' : 'x']: {
 							ticks: {
-								color: '#16252b',
-								font: { family: 'Hanken Grotesk Variable', size: 12.5 },
+								color: tokenValue('--color-ink'),
+								font: { family: 'Hanken Grotesk', size: 12.5 },
 								autoSkip: false
 							},
 							grid: { display: false },
-							border: { color: '#16252b', width: 1.5 }
+							border: { color: tokenValue('--color-ink'), width: 1.5 }
 						}
 					}
 				}
@@ -103,7 +104,7 @@
 				.join('; ')}"
 		></canvas>
 	</div>
-	<ul class="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-[12.5px]">
+	<ul class="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-note">
 		{#each series as s (s.label)}{#each s.slices.filter((x) => x.n > 0) as x (x.href)}<li>
 					<a class="hover:underline" href={x.href}
 						>{series.length > 1 ? `${s.label} ` : ''}{x.name} <b class="font-semibold">{x.n}</b></a

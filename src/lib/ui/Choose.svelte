@@ -100,7 +100,7 @@
 			<Combobox.Content class="choices" sideOffset={3}>
 				{#each shown as item (item.value)}
 					<Combobox.Item value={item.value} label={item.label} class="choice"
-						>{item.label}{#if item.about}<span class="sub ml-2 text-[12.5px]">{item.about}</span
+						>{item.label}{#if item.about}<span class="sub ml-2 text-note">{item.about}</span
 							>{/if}</Combobox.Item
 					>
 				{:else}<div class="sub px-2 py-1.5">
@@ -112,7 +112,7 @@
 	<!-- What is offered as new has no id yet. -->
 	<input type="hidden" {name} value={value === 'new' ? '' : value} />
 	{#if error}<p class="fault mt-1" id="{id}-more">{error}</p>{:else if hint}<p
-			class="sub mt-1 text-[12.5px]"
+			class="sub mt-1 text-note"
 			id="{id}-more"
 		>
 			{hint}
@@ -125,11 +125,11 @@
 		width: var(--bits-combobox-anchor-width);
 		max-height: 280px;
 		overflow-y: auto;
-		background: #fff;
+		background: var(--color-white);
 		border: 1px solid var(--color-rule);
 		border-radius: 6px;
 		padding: 4px;
-		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+		box-shadow: var(--shadow-raised);
 	}
 	:global(.choice) {
 		padding: 6px 8px;

@@ -87,7 +87,7 @@
 							<div class="mb-1 flex items-center justify-between">
 								<Calendar.PrevButton class="btn slight" aria-label="Month before"
 									>‹</Calendar.PrevButton
-								><Calendar.Heading class="read text-[16px]" /><Calendar.NextButton
+								><Calendar.Heading class="read text-read" /><Calendar.NextButton
 									class="btn slight"
 									aria-label="Month after">›</Calendar.NextButton
 								>
@@ -97,8 +97,7 @@
 									<Calendar.GridHead
 										><Calendar.GridRow class="grid grid-cols-7"
 											>{#each weekdays as d, i (i)}<Calendar.HeadCell
-													class="sub py-1 text-center text-[11.5px]"
-													>{d.slice(0, 2)}</Calendar.HeadCell
+													class="sub py-1 text-center text-tiny">{d.slice(0, 2)}</Calendar.HeadCell
 												>{/each}</Calendar.GridRow
 										></Calendar.GridHead
 									>
@@ -118,7 +117,7 @@
 			</Popover.Portal>
 		</Popover.Root>
 	</div>
-	<p class="mt-1 min-h-[1.3em] text-[12.5px] {fault ? 'fault' : 'sub'}" id="{id}-more">
+	<p class="mt-1 min-h-[1.3em] text-note {fault ? 'fault' : 'sub'}" id="{id}-more">
 		{fault ?? said}
 	</p>
 </div>
@@ -127,11 +126,11 @@
 	:global(.month) {
 		z-index: 50;
 		width: 262px;
-		background: #fff;
+		background: var(--color-white);
 		border: 1px solid var(--color-rule);
 		border-radius: 6px;
 		padding: 8px;
-		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+		box-shadow: var(--shadow-raised);
 	}
 	:global(.month-day) {
 		display: grid;
@@ -145,7 +144,7 @@
 	}
 	:global(.month-day[data-selected]) {
 		background: var(--color-petrol);
-		color: #fff;
+		color: var(--color-white);
 		font-weight: 600;
 	}
 	:global(.month-day[data-outside-month]) {

@@ -23,7 +23,7 @@
 					value="yours"
 					bind:group={choice[d.field]}
 				/><span
-					><span class="text-[#6d4700]">yours:</span>
+					><span class="text-saffron-deep">yours:</span>
 					<span class="break-words whitespace-pre-line">{d.yours || 'nothing'}</span></span
 				></label
 			>
@@ -34,7 +34,7 @@
 					value="theirs"
 					bind:group={choice[d.field]}
 				/><span
-					><span class="text-[#6d4700]">{by}:</span>
+					><span class="text-saffron-deep">{by}:</span>
 					<span class="break-words whitespace-pre-line">{d.theirs || 'nothing'}</span></span
 				></label
 			>

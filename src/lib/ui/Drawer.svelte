@@ -50,17 +50,22 @@
 		width: 420px;
 		max-width: 100vw;
 		overflow-y: auto;
-		background: #fff;
+		background: var(--color-white);
 		border-left: 1px solid var(--color-rule);
-		box-shadow: -12px 0 28px rgb(19 38 44 / 0.1);
+		box-shadow: var(--shadow-drawer);
 		padding: 18px 22px 24px;
 		animation: drawer-in 130ms ease-out;
+	}
+	@media (prefers-reduced-motion: reduce) {
+		:global(.drawer) {
+			animation: none;
+		}
 	}
 	:global(.drawer.wide) {
 		width: 560px;
 	}
 	:global(.drawer-title) {
-		font: 500 22px/1.2 var(--font-read) !important;
+		font: 500 var(--text-display) / 1.2 var(--font-read);
 	}
 	@keyframes -global-drawer-in {
 		from {

@@ -3,4 +3,4 @@
 	let { children }: { children: Snippet } = $props();
 </script>
 
-<div class="read py-6 text-[16px] text-ink-2">{@render children()}</div>
+<div class="read py-6 text-read text-ink-2">{@render children()}</div>

@@ -26,7 +26,7 @@
 	<label class="label" for={id}>{label}</label>
 	{@render children(control)}
 	{#if error}<p class="fault mt-1" id="{id}-more">{error}</p>{:else if hint}<p
-			class="sub mt-1 text-[12.5px]"
+			class="sub mt-1 text-note"
 			id="{id}-more"
 		>
 			{hint}

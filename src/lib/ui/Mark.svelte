@@ -6,7 +6,7 @@
 		color?: string;
 		done?: boolean;
 	};
-	let { kind, size = 14, color = '#16252b', done = false }: Props = $props();
+	let { kind, size = 14, color = 'var(--color-ink)', done = false }: Props = $props();
 </script>
 
 <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden="true">
@@ -14,7 +14,7 @@
 			cx="8"
 			cy="8"
 			r="6"
-			fill="#fff"
+			fill="var(--color-white)"
 			stroke={color}
 			stroke-width="1.6"
 		/><circle cx="8" cy="8" r="2.4" fill={color} />
@@ -24,13 +24,13 @@
 			width="12"
 			height="12"
 			rx="2"
-			fill={done ? color : '#fff'}
+			fill={done ? color : 'var(--color-white)'}
 			stroke={color}
 			stroke-width="1.5"
 		/>
 	{:else}<path
 			d="M3 13 5 6l5-4 4 4-4 5Z"
-			fill="#fff"
+			fill="var(--color-white)"
 			stroke={color}
 			stroke-width="1.4"
 			stroke-linejoin="round"

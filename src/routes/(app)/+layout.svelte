@@ -1,13 +1,18 @@
 <script lang="ts">
-	import { onMount } from 'svelte';
+	import { onMount, type Component } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import Logo from '$lib/shell/Logo.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
-	import OpenMatter from '$lib/matters/OpenMatter.svelte';
 	import { bindKeys, walkLinks } from '$lib/ui/keys.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	let { data, children } = $props();
+	/** The drawer in which a matter is opened comes when it is first asked for: it has most of the fields there are. */
+	let OpenMatter = $state<Component>();
+	$effect(() => {
+		if (!opening.open || OpenMatter) return;
+		void import('$lib/matters/OpenMatter.svelte').then((part) => (OpenMatter = part.default));
+	});
 	const areas = $derived(
 		[
 			['/', 'Day sheet', true],
@@ -30,7 +35,7 @@
 		'/matters': ['/figures'],
 		'/docket': ['/rulebooks', '/docket/calculator'],
 		'/people': ['/interest'],
-		'/kinds': ['/imports', '/staff'],
+		'/kinds': ['/imports', '/staff', '/jobs'],
 		'/imports': ['/kinds', '/staff']
 	};
 	const on = (href: string) =>
@@ -46,7 +51,7 @@
 	const focusFirst = (el: HTMLElement) => {
 		el.querySelector('a')?.focus();
 	};
-	const isFree = () => !document.querySelector('[role="dialog"]');
+	const isFree = () => !opening.open && !document.querySelector('[role="dialog"]');
 	function toggleKeys(event: KeyboardEvent) {
 		event.preventDefault();
 		keys = !keys;
@@ -87,7 +92,7 @@
 <div class="frame">
 	<header class="on-dark band no-print">
 		<a href="/" class="flex items-center gap-[9px] text-white"
-			><Logo /><span class="read text-[18px] font-medium max-sm:hidden">Kite Pen</span></a
+			><Logo /><span class="read text-head font-medium max-sm:hidden">Kite Pen</span></a
 		>
 		<nav class="flex h-full min-w-0 gap-[2px] overflow-x-auto" aria-label="Areas">
 			{#each areas as [href, name] (href)}<a
@@ -101,7 +106,7 @@
 			{#if data.can.open}<button class="open max-md:hidden" onclick={() => opening.show()}
 					>Open a matter</button
 				>{/if}
-			<span class="text-[#b9c9ca] max-xl:hidden">{data.department}</span>
+			<span class="text-chalk-2 max-xl:hidden">{data.department}</span>
 			<details class="who">
 				<summary aria-label="{data.me.initials}: {data.me.name}, {data.me.role}"
 					>{data.me.initials}</summary
@@ -119,7 +124,7 @@
 	<main id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
 	{#if data.can.inside}<PenLine timers={data.timers} />{/if}
 </div>
-{#if data.can.open}<OpenMatter />{/if}
+{#if data.can.open && OpenMatter}<OpenMatter />{/if}
 {#if near}
 	<div
 		class="keys near"
@@ -170,7 +175,7 @@
 	}
 	.band {
 		background: var(--color-band);
-		color: #cfdcdc;
+		color: var(--color-chalk);
 		display: flex;
 		align-items: center;
 		padding: 0 20px;
@@ -180,14 +185,14 @@
 		display: flex;
 		align-items: center;
 		padding: 0 12px;
-		color: #b9c9ca;
+		color: var(--color-chalk-2);
 		font-weight: 500;
 		position: relative;
 		white-space: nowrap;
 	}
 	.tab:hover,
 	.tab.on {
-		color: #fff;
+		color: var(--color-white);
 	}
 	.tab.on::after {
 		content: '';
@@ -209,8 +214,8 @@
 		width: 28px;
 		height: 28px;
 		border-radius: 50%;
-		background: #2d4a53;
-		color: #fff;
+		background: var(--color-band-3);
+		color: var(--color-white);
 		display: grid;
 		place-items: center;
 		font-weight: 600;
@@ -225,27 +230,27 @@
 		top: 36px;
 		z-index: 40;
 		width: 210px;
-		background: #fff;
+		background: var(--color-white);
 		color: var(--color-ink);
 		border: 1px solid var(--color-rule);
 		border-radius: 6px;
 		padding: 14px;
-		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+		box-shadow: var(--shadow-raised);
 	}
 	.keys {
 		position: fixed;
 		right: 20px;
 		bottom: 66px;
 		width: 300px;
-		background: #fff;
+		background: var(--color-white);
 		border: 1px solid var(--color-rule);
 		border-radius: 6px;
 		padding: 16px;
-		box-shadow: 0 8px 24px rgb(19 38 44 / 0.16);
+		box-shadow: var(--shadow-raised);
 		z-index: 60;
 	}
 	.open {
-		color: #fff;
+		color: var(--color-white);
 		font-weight: 600;
 		white-space: nowrap;
 		border-bottom: 1.5px solid var(--color-saffron);

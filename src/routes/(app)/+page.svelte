@@ -65,7 +65,7 @@
 		{#if data.toSign.length}<Section
 				title="Yours to sign"
 				about={String(data.toSign.length)}
-				class="mt-6 max-w-[760px]"
+				class="mt-6 max-w-form"
 				>{#each data.toSign as s (s.signerId)}<a
 						class="row flex h-11 items-center gap-3 hover:bg-white"
 						href="/signing/{s.signerId}"
@@ -88,9 +88,9 @@
 				>
 					{#if narrow(d)}<span class="vh">{d.closed}</span>{:else}
 						<div class="head">
-							<span class="sub text-[12px]">{p.w}</span><b class="read text-[19px] font-medium"
+							<span class="sub text-note">{p.w}</span><b class="read text-head font-medium"
 								>{p.day}</b
-							>{#if p.day === 1}<span class="text-[12px]">{MONTHS[p.month - 1]!.slice(0, 3)}</span
+							>{#if p.day === 1}<span class="text-note">{MONTHS[p.month - 1]!.slice(0, 3)}</span
 								>{/if}
 						</div>
 						<div class="mt-1.5 flex flex-wrap gap-[5px]">
@@ -105,8 +105,7 @@
 											size={15}
 										/>{:else}<Mark kind={m.kind} size={14} />{/if}</a
 								>{/each}
-							{#if d.marks.length > 9}<span class="sub text-[11px]">+{d.marks.length - 9}</span
-								>{/if}
+							{#if d.marks.length > 9}<span class="sub text-tiny">+{d.marks.length - 9}</span>{/if}
 						</div>
 						{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed"
 								>{d.closed.replace(/ Day$/, '')}</span
@@ -144,7 +143,7 @@
 							<span class="min-w-0"
 								><b class="block truncate font-semibold">{d.title}</b><span
 									class="sub block truncate"
-									>{d.matterTitle}{#if d.court}<span class="px-1 text-[#9fb0b2]">/</span
+									>{d.matterTitle}{#if d.court}<span class="px-1 text-haze">/</span
 										>{d.court}{/if}</span
 								></span
 							>
@@ -171,7 +170,7 @@
 							><Mark
 								kind="task"
 								size={13}
-								color={t.due && t.due < data.today ? '#b3341f' : '#16252b'}
+								color={t.due && t.due < data.today ? 'var(--color-madder)' : 'var(--color-ink)'}
 							/><span class="min-w-0 grow truncate"
 								><b class="font-semibold">{t.subject}</b>
 								<span class="sub">{t.matterTitle}</span></span
@@ -281,7 +280,7 @@
 					>{/if}
 				<Section title="Today’s hours" about="{formatHours(minutes)} of {formatHours(DAY)}">
 					<div
-						class="mt-2.5 flex h-2.5 gap-px bg-[#dde4e3]"
+						class="mt-2.5 flex h-2.5 gap-px bg-rule-3"
 						role="img"
 						aria-label="{formatHours(minutes)} of {formatHours(DAY)} hours"
 					>
@@ -292,7 +291,7 @@
 								)}%; background: color-mix(in srgb, var(--color-petrol) {Math.max(
 									40,
 									100 - i * 20
-								)}%, #fff)"
+								)}%, var(--color-white))"
 							></span>{/each}
 					</div>
 					<p class="sub mt-2">
@@ -371,7 +370,7 @@
 		display: flex;
 		border: 1px solid var(--color-rule);
 		border-radius: 6px;
-		background: #fff;
+		background: var(--color-white);
 		min-height: 116px;
 		overflow: hidden;
 	}
@@ -431,7 +430,7 @@
 		min-height: 48px;
 	}
 	.slip:hover {
-		background: #fff;
+		background: var(--color-white);
 	}
 	@media (max-width: 640px) {
 		.horizon {

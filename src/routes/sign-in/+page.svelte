@@ -5,10 +5,10 @@
 
 <svelte:head><title>Sign in · Kite Pen</title></svelte:head>
 <header class="flex h-[46px] items-center gap-2 bg-band px-5 text-white">
-	<Logo /><span class="read text-[18px] font-medium">Kite Pen</span>
+	<Logo /><span class="read text-head font-medium">Kite Pen</span>
 </header>
 <main
-	class="mx-auto grid max-w-[980px] gap-14 px-6 pt-16 {data.demo.length
+	class="mx-auto grid max-w-page gap-14 px-6 pt-16 {data.demo.length
 		? 'md:grid-cols-[340px_1fr]'
 		: 'max-w-[360px]'}"
 >
@@ -54,7 +54,7 @@
 								value={data.to}
 							/>
 							<button class="flex h-9 w-full items-center gap-3 text-left hover:bg-white"
-								><span class="w-7 text-[11.5px] font-semibold text-ink-3">{p.initials}</span><span
+								><span class="w-7 text-tiny font-semibold text-ink-3">{p.initials}</span><span
 									class="w-44 font-semibold">{p.name}</span
 								><span class="sub">{p.role}</span></button
 							>

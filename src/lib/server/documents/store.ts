@@ -4,6 +4,7 @@ import type { Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
 import { refuseSize } from '#server/files/media.ts';
 import { detectTask, textTask } from '#server/files/tasks.ts';
+import { TEXT_LIMIT } from '#server/files/text.ts';
 
 /** A file ready to be filed. */
 export type StoredFile = {
@@ -38,6 +39,8 @@ export async function storeFile(
 	return { sha256: ctx.files.put(data), type, fileName, size: data.length, ...words };
 }
 
+const CUT = 'Only its first million characters are searched.';
+
 /** A file whose words cannot be read is filed all the same, and says so. */
 async function readWords(
 	ctx: Pick<Context, 'work'>,
@@ -45,9 +48,12 @@ async function readWords(
 	data: Uint8Array
 ): Promise<Pick<StoredFile, 'text' | 'unread'>> {
 	try {
-		return { text: await ctx.work.run(textTask, { type, data }), unread: '' };
+		const text = await ctx.work.run(textTask, { type, data });
+		return text.length > TEXT_LIMIT
+			? { text: text.slice(0, TEXT_LIMIT), unread: CUT }
+			: { text, unread: '' };
 	} catch (error) {
-		const unread = error instanceof Refused ? error.message : 'its text cannot be read';
-		return { text: '', unread };
+		const why = error instanceof Refused ? error.message : 'its text cannot be read';
+		return { text: '', unread: `Its words are not searched: ${why}.` };
 	}
 }

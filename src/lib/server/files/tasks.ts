@@ -16,7 +16,7 @@ export const detectTask = task({
 export const textTask = task({
 	name: 'extract text',
 	lane: 'files',
-	seconds: 20,
+	seconds: 12,
 	tooMuch: 'its text takes too long to read',
 	run: async ({ type, data }: { type: string; data: Uint8Array }): Promise<string> =>
 		(await import('./text.ts')).extractText(type, data)
@@ -28,10 +28,8 @@ export const paragraphsTask = task({
 	lane: 'files',
 	seconds: 10,
 	tooMuch: 'This document takes too long to read here. Download it to open it.',
-	run: async ({ data }: { data: Uint8Array }): Promise<string[]> => {
-		const { extractDocx } = await import('./text.ts');
-		return (await extractDocx(data)).split(/\n{2,}/);
-	}
+	run: async ({ data }: { data: Uint8Array }): Promise<{ paragraphs: string[]; more: boolean }> =>
+		(await import('./text.ts')).readParagraphs(data)
 });
 
 export const docxToPdfTask = task({

@@ -2,17 +2,20 @@
 import { DOCX, PDF } from './media.ts';
 
 /** Characters and pages that are kept of one file. */
-const TEXT_LIMIT = 1_000_000;
+export const TEXT_LIMIT = 1_000_000;
 const PAGE_LIMIT = 500;
 
 /**
- * The text of a file; empty where its kind has none.
+ * The text of a file, at most one character more than is kept; empty where its kind has none.
  * @throws whatever its reader throws where the file is damaged
  */
 export async function extractText(type: string, data: Uint8Array): Promise<string> {
-	if (type === 'text/plain') return Buffer.from(data).toString('utf8').slice(0, TEXT_LIMIT);
-	if (type === DOCX) return (await extractDocx(data)).slice(0, TEXT_LIMIT);
-	if (type === PDF) return (await extractPdf(data)).slice(0, TEXT_LIMIT);
+	if (type === 'text/plain')
+		return Buffer.from(data)
+			.toString('utf8')
+			.slice(0, TEXT_LIMIT + 1);
+	if (type === DOCX) return (await extractDocx(data)).slice(0, TEXT_LIMIT + 1);
+	if (type === PDF) return (await extractPdf(data)).slice(0, TEXT_LIMIT + 1);
 	return '';
 }
 
@@ -22,6 +25,20 @@ export async function extractDocx(data: Uint8Array): Promise<string> {
 	return (await mammoth.extractRawText({ buffer: Buffer.from(data) })).value;
 }
 
+/** So much is shown of a document that a browser does not open by itself. */
+const SHOWN_CHARACTERS = 200_000;
+const SHOWN_PARAGRAPHS = 2000;
+
+/** The first paragraphs of a DOCX, and whether there are more. */
+export async function readParagraphs(
+	data: Uint8Array
+): Promise<{ paragraphs: string[]; more: boolean }> {
+	const text = await extractDocx(data);
+	const all = text.slice(0, SHOWN_CHARACTERS).split(/\n{2,}/);
+	const paragraphs = all.slice(0, SHOWN_PARAGRAPHS);
+	return { paragraphs, more: text.length > SHOWN_CHARACTERS || all.length > paragraphs.length };
+}
+
 async function extractPdf(data: Uint8Array): Promise<string> {
 	const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
 	// A copy: the reader takes the bytes for itself.
@@ -29,7 +46,7 @@ async function extractPdf(data: Uint8Array): Promise<string> {
 		.promise;
 	const pages: string[] = [];
 	let length = 0;
-	for (let n = 1; n <= Math.min(pdf.numPages, PAGE_LIMIT) && length < TEXT_LIMIT; n++) {
+	for (let n = 1; n <= Math.min(pdf.numPages, PAGE_LIMIT) && length <= TEXT_LIMIT; n++) {
 		const content = await (await pdf.getPage(n)).getTextContent();
 		const text = content.items.map((item) => ('str' in item ? item.str : '')).join(' ');
 		pages.push(text);

@@ -55,7 +55,7 @@
 							><span
 								class="ml-2 block h-2"
 								style="width:{(100 * r.cents) / most}%; background:{r.state === 'reversed'
-									? '#c9d2d1'
+									? 'var(--color-rule-3)'
 									: 'var(--color-petrol)'}"
 							></span></td
 						></tr

@@ -129,7 +129,7 @@
 				value={f.show}
 			/>{/if}{#if data.view !== 'list'}<input type="hidden" name="view" value={data.view} />{/if}
 		{#each filters as [name, any, options, value] (name)}<select
-				class="box !w-auto max-w-[190px] {value ? '!border-ink' : ''}"
+				class="box w-auto max-w-[190px] {value ? 'border-ink' : ''}"
 				{name}
 				aria-label={any}
 				onchange={pick(name)}
@@ -138,13 +138,13 @@
 					>{/each}</select
 			>{/each}
 		{#if data.view !== 'month'}<input
-				class="box !w-36"
+				class="box w-36"
 				name="from"
 				value={f.from ?? ''}
 				placeholder="from 2026-11-01"
 				aria-label="From, as year-month-day"
 			/><input
-				class="box !w-36"
+				class="box w-36"
 				name="to"
 				value={f.to ?? ''}
 				placeholder="to 2027-01-31"
@@ -212,8 +212,8 @@
 			>{/if}
 		{#each months as g (g.m)}
 			<table class="list mt-3">
-				<caption class="read pb-1 text-left text-[17px] font-medium"
-					>{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption
+				<caption class="read pb-1 text-left text-large font-medium"
+					>{g.name} <span class="sub font-ui text-body">{g.rows.length}</span></caption
 				>
 				<thead class="vh"
 					><tr

@@ -12,7 +12,7 @@
 		<span class="sub grow">{data.total}, newest first</span>
 		<form method="get">
 			<input
-				class="box !w-64"
+				class="box w-64"
 				name="q"
 				value={data.q}
 				placeholder="Name, number or matter"

@@ -16,11 +16,11 @@
 	<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1">
 		<h1>Figures</h1>
 		<a class="hover:underline" href="/matters?who=all"
-			><b class="read text-[20px] font-medium">{g.open}</b> open</a
+			><b class="read text-title font-medium">{g.open}</b> open</a
 		><a class="hover:underline" href="/matters?who=all&priority=high"
-			><b class="read text-[20px] font-medium">{g.high}</b> of high priority</a
+			><b class="read text-title font-medium">{g.high}</b> of high priority</a
 		><a class="hover:underline {g.quiet ? 'text-madder' : ''}" href="/matters?who=all&quiet=1"
-			><b class="read text-[20px] font-medium">{g.quiet}</b> gone quiet</a
+			><b class="read text-title font-medium">{g.quiet}</b> gone quiet</a
 		><span class="sub ml-auto">Each bar opens the list behind it.</span>
 	</div>
 	<div class="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
@@ -28,7 +28,7 @@
 				><Bars
 					title="Open matters {name.toLowerCase()}"
 					names={slices.map((s) => s.name)}
-					series={[{ label: 'open', color: '#0d5c66', slices }]}
+					series={[{ label: 'open', color: '--color-petrol', slices }]}
 					across
 					height={Math.max(130, slices.length * 27 + 30)}
 				/></Section
@@ -38,8 +38,8 @@
 				title="Opened and closed by month"
 				names={g.months.map((m) => m.name)}
 				series={[
-					{ label: 'opened', color: '#0d5c66', slices: g.months.map((m) => m.opened) },
-					{ label: 'closed', color: '#9fb0b2', slices: g.months.map((m) => m.closed) }
+					{ label: 'opened', color: '--color-petrol', slices: g.months.map((m) => m.opened) },
+					{ label: 'closed', color: '--color-haze', slices: g.months.map((m) => m.closed) }
 				]}
 				height={200}
 			/></Section

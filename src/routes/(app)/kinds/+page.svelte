@@ -22,14 +22,14 @@
 			}}
 			>{#snippet children({ errors, busy })}<label
 					><span class="label">Name</span><input
-						class="box !w-64"
+						class="box w-64"
 						name="name"
 						bind:value={name}
 						aria-invalid={errors.name ? 'true' : undefined}
 					/></label
 				><label
 					><span class="label">Begins like</span><select
-						class="box !w-52"
+						class="box w-52"
 						name="like"
 						bind:value={like}
 						>{#each data.list as k (k.id)}<option value={k.id}>{k.name}</option>{/each}</select

@@ -20,7 +20,7 @@
 		>
 		<form method="get">
 			<input
-				class="box !w-56"
+				class="box w-56"
 				name="q"
 				value={data.q}
 				placeholder="Subject or person"
@@ -49,8 +49,8 @@
 			<article class="self-start bg-white px-8 py-6 lg:sticky lg:top-4">
 				<p class="sub">To {shown.to.replace(/"/g, '')}</p>
 				<p class="sub">From {shown.from.replace(/"/g, '')}</p>
-				<h2 class="read mt-3 !text-[20px] !font-medium">{shown.subject}</h2>
-				<div class="read mt-3 text-[16px] break-words whitespace-pre-line">
+				<h2 class="read mt-3 text-title font-medium">{shown.subject}</h2>
+				<div class="read mt-3 text-read break-words whitespace-pre-line">
 					{#each parts(shown.text) as p, i (i)}{#if /^https?:/.test(p)}<a
 								class="text-petrol underline"
 								href={p}

@@ -139,7 +139,7 @@
 		<span class="grow"></span>
 		<form method="get" class="flex gap-2 max-md:w-full">
 			<input type="hidden" name="who" value={f.who === 'all' ? 'all' : ''} /><input
-				class="box !w-52"
+				class="box w-52"
 				name="q"
 				value={f.q ?? ''}
 				placeholder="Title, number, any fact"
@@ -149,7 +149,7 @@
 	</div>
 	<div class="no-print mt-2 flex flex-wrap items-center gap-2">
 		<select
-			class="box !w-[150px]"
+			class="box w-[150px]"
 			aria-label="Kind"
 			value={f.kind ?? ''}
 			onchange={(e) => goto(to({ kind: e.currentTarget.value }))}
@@ -158,7 +158,7 @@
 				>{/each}</select
 		>
 		<select
-			class="box !w-[168px]"
+			class="box w-[168px]"
 			aria-label="Business unit"
 			value={f.unit ?? ''}
 			onchange={(e) => goto(to({ unit: e.currentTarget.value }))}
@@ -167,7 +167,7 @@
 				>{/each}</select
 		>
 		<select
-			class="box !w-[140px]"
+			class="box w-[140px]"
 			aria-label="Lawyer"
 			value={f.lawyer ?? ''}
 			onchange={(e) =>
@@ -179,7 +179,7 @@
 				>{/each}</select
 		>
 		<select
-			class="box !w-auto"
+			class="box w-auto"
 			aria-label="Status"
 			value={f.status ?? ''}
 			onchange={(e) => goto(to({ status: e.currentTarget.value }))}
@@ -187,7 +187,7 @@
 			>{#each ['proposed', 'open', 'on hold', 'closed'] as s (s)}<option>{s}</option>{/each}</select
 		>
 		<select
-			class="box !w-auto"
+			class="box w-auto"
 			aria-label="Priority"
 			value={f.priority ?? ''}
 			onchange={(e) => goto(to({ priority: e.currentTarget.value }))}
@@ -196,7 +196,7 @@
 				>{/each}</select
 		>
 		<select
-			class="box !w-[150px]"
+			class="box w-[150px]"
 			aria-label="Group by"
 			value={data.columns.some((c) => c.key === f.group) ? f.group : '-'}
 			onchange={(e) => goto(to({ group: e.currentTarget.value }))}
@@ -220,7 +220,7 @@
 						name="query"
 						value={query}
 					/><input
-						class="box !w-36"
+						class="box w-36"
 						name="name"
 						bind:value={viewName}
 						placeholder="Name of the view"
@@ -328,8 +328,8 @@
 			{#each groups as g, gi (gi)}
 				<tbody>
 					{#if data.groups.length}<tr
-							><th colspan={cols.length + 1} scope="colgroup" class="!border-0 !pt-4 !pb-1"
-								><span class="read text-[17px] font-medium text-ink">{g.name || 'none'}</span>
+							><th colspan={cols.length + 1} scope="colgroup" class="border-0 pt-4 pb-1"
+								><span class="read text-large font-medium text-ink">{g.name || 'none'}</span>
 								<span class="sub">{g.n}</span></th
 							></tr
 						>{/if}
@@ -347,8 +347,8 @@
 								{#if c.key === 'title'}<td class="truncate"
 										><a class="font-semibold" data-row={r.number} href="/matters/{r.number}"
 											>{r.title}</a
-										>{#if r.priority === 'high'}<span class="note warn ml-2 !py-0">high</span
-											>{/if}{#if r.restricted}<span class="note warn ml-2 !py-0">restricted</span
+										>{#if r.priority === 'high'}<span class="note warn ml-2 py-0">high</span
+											>{/if}{#if r.restricted}<span class="note warn ml-2 py-0">restricted</span
 											>{/if}{#if r.status !== 'open' && !data.shown.includes('status')}<span
 												class="sub ml-2">{r.status}</span
 											>{/if}</td

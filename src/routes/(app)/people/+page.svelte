@@ -60,7 +60,7 @@
 			>Organizations</a
 		>
 		<select
-			class="box !w-auto"
+			class="box w-auto"
 			aria-label="Role"
 			value={f.role ?? ''}
 			onchange={(e) => goto(to({ role: e.currentTarget.value }))}
@@ -68,7 +68,7 @@
 				>{/each}</select
 		>
 		<select
-			class="box !w-auto"
+			class="box w-auto"
 			aria-label="Category"
 			value={f.category ?? ''}
 			onchange={(e) => goto(to({ category: e.currentTarget.value }))}
@@ -77,7 +77,7 @@
 				>{/each}</select
 		>
 		<select
-			class="box !w-auto"
+			class="box w-auto"
 			aria-label="Standing"
 			value={f.status ?? ''}
 			onchange={(e) => goto(to({ status: e.currentTarget.value }))}
@@ -92,7 +92,7 @@
 		>
 		<form method="get">
 			<input
-				class="box !w-60"
+				class="box w-60"
 				name="q"
 				value={f.q ?? ''}
 				placeholder="Any name, mail, phone, note"
@@ -119,7 +119,7 @@
 				{#each data.rows as p (p.id)}<tr class="link"
 						><td class="truncate"
 							><a class="font-semibold" href="/people/{p.id}">{p.name}</a
-							>{#if p.status !== 'active'}<span class="note warn ml-2 !py-0">{p.status}</span
+							>{#if p.status !== 'active'}<span class="note warn ml-2 py-0">{p.status}</span
 								>{/if}</td
 						><td class="truncate text-ink-2 max-lg:hidden">{p.otherNames}</td><td
 							class="truncate text-ink-2 max-lg:hidden">{p.parent}</td

@@ -20,7 +20,7 @@
 		<h1>Rulebooks</h1>
 		<span class="sub grow">what each court says, and when that was last checked</span><DocketTabs />
 	</div>
-	<p class="mt-2 max-w-[760px] text-ink-2">
+	<p class="mt-2 max-w-form text-ink-2">
 		Every book must be checked against the current rules before it is relied on. Each says when that
 		was last done.
 	</p>
@@ -32,12 +32,12 @@
 		</p>{/if}
 	{#each groups as g (g.k)}
 		<table class="list mt-4 table-fixed">
-			<caption class="read pb-1 text-left text-[17px] font-medium">{g.name}</caption>
+			<caption class="read pb-1 text-left text-large font-medium">{g.name}</caption>
 			<thead
 				><tr
 					><th>Book</th><th class="w-[140px]">Laid over</th><th class="num w-[70px]">Events</th><th
 						class="num w-[70px]">Dates</th
-					><th class="num w-[80px]">Matters</th><th class="w-[100px] !pl-6">Version</th><th
+					><th class="num w-[80px]">Matters</th><th class="w-[100px] pl-6">Version</th><th
 						class="w-[190px]">Last review</th
 					></tr
 				></thead
@@ -56,7 +56,7 @@
 						<td class="sub">{b.layers.filter((x) => x !== b.id).join(', ')}</td><td class="num"
 							>{b.events}</td
 						><td class="num">{b.rules}</td><td class="num">{b.matters || ''}</td><td
-							class="!pl-6 whitespace-nowrap">{b.version}</td
+							class="pl-6 whitespace-nowrap">{b.version}</td
 						><td class="whitespace-nowrap {b.stale ? 'font-semibold text-madder' : ''}"
 							>{formatShort(b.reviewed, data.today)}{b.stale ? ', over a year ago' : ''}</td
 						></tr

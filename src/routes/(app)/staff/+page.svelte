@@ -14,7 +14,7 @@
 			docket clerk</span
 		><HouseTabs />
 	</div>
-	<table class="list mt-4 max-w-[820px]">
+	<table class="list mt-4 max-w-form">
 		<thead><tr><th>Name</th><th>Role</th><th class="w-[320px]">Supervisor</th></tr></thead>
 		<tbody
 			>{#each data.people as s (s.id)}

@@ -46,7 +46,7 @@
 		{#each data.week as d (d)}{@const m = sum(of(d))}
 			<li class:hatch={[5, 6].includes(data.week.indexOf(d))} class:now={d === data.today}>
 				<span class="sub">{formatShort(d, data.today).slice(0, 3)}</span>
-				<b class="read text-[17px] font-medium">{Number(d.slice(8))}</b><span
+				<b class="read text-large font-medium">{Number(d.slice(8))}</b><span
 					class="bar"
 					style="--h:{Math.min(100, (100 * m) / GOAL)}%"
 				></span><span class={m ? 'font-semibold' : 'sub'}
@@ -127,7 +127,7 @@
 										/>
 										<div class="flex gap-2">
 											<input
-												class="box num !w-20"
+												class="box num w-20"
 												name="hours"
 												bind:value={hours}
 												aria-label="New hours"
@@ -158,7 +158,7 @@
 					<div class="row py-2.5" data-timer={t.matterNumber}>
 						<div class="flex items-baseline gap-2">
 							<span class="min-w-0 grow truncate"><b class="font-semibold">{t.matterTitle}</b></span
-							><b class="read text-[18px] font-medium">{formatClock(t.ms)}</b>
+							><b class="read text-head font-medium">{formatClock(t.ms)}</b>
 						</div>
 						<ActionForm action="?/stop" class="mt-1.5"
 							>{#snippet children({ errors, busy })}<input
@@ -192,7 +192,7 @@
 	.week {
 		display: flex;
 		border: 1px solid var(--color-rule);
-		background: #fff;
+		background: var(--color-white);
 		border-radius: 6px;
 		overflow: hidden;
 	}
@@ -207,7 +207,11 @@
 		display: block;
 		height: 5px;
 		margin: 3px 0;
-		background: linear-gradient(to right, var(--color-petrol) var(--h), #dde4e3 var(--h));
+		background: linear-gradient(
+			to right,
+			var(--color-petrol) var(--h),
+			var(--color-rule-3) var(--h)
+		);
 	}
 	.week .now {
 		box-shadow: inset 0 -4px 0 var(--color-saffron);

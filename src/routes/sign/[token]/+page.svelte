@@ -11,12 +11,12 @@
 
 <svelte:head><title>Sign: {v.title}</title><meta name="robots" content="noindex" /></svelte:head>
 <header class="flex h-[46px] items-center gap-2 bg-band px-5 text-white">
-	<Logo /><span class="read text-[18px] font-medium">{data.department}</span>
+	<Logo /><span class="read text-head font-medium">{data.department}</span>
 </header>
 <main class="px-5 py-5">
 	<h1>{v.title}</h1>
 	{#if data.dead}
-		<p class="read mt-4 max-w-[60ch] text-[18px] text-ink-2">
+		<p class="read mt-4 max-w-[60ch] text-head text-ink-2">
 			{v.state === 'signed'
 				? `You signed this on ${formatDate(dayAt(v.endedAt!, data.zone))}, ${v.name}. When everyone has signed, your copy comes by mail.`
 				: v.state === 'declined'
@@ -27,7 +27,7 @@
 							? 'The last day for signing has passed. Ask the sender for a new link.'
 							: 'This round has ended.'}
 		</p>
-	{:else if !v.myTurn}<p class="read mt-4 text-[18px]">
+	{:else if !v.myTurn}<p class="read mt-4 text-head">
 			Others sign before you. You get a mail when it is your turn.
 		</p>
 	{:else}<p class="sub mt-1 mb-4">

@@ -84,7 +84,7 @@
 						: 'border-rule text-ink-3'}"
 				aria-current={i === at ? 'step' : undefined}
 			>
-				<span class="read text-[16px]">{i + 1}</span>{name}
+				<span class="read text-read">{i + 1}</span>{name}
 			</li>{/each}
 	</ol>
 	<div class="mt-3 grid gap-6 xl:grid-cols-[minmax(0,1fr)_272px]">
@@ -93,7 +93,7 @@
 				<table class="list sheet">
 					<thead
 						><tr
-							><th class="!pl-3.5">Matter</th><th class="num">Hours</th><th class="num">Cost</th
+							><th class="pl-3.5">Matter</th><th class="num">Hours</th><th class="num">Cost</th
 							>{#each s.byUnit as u (u.id)}<th class="num"
 									><span
 										class="mr-1.5 inline-block h-2.5 w-2.5"
@@ -104,7 +104,7 @@
 					>
 					<tbody
 						>{#each s.rows as m (m.number ?? m.title)}<tr
-								><td class="max-w-[260px] truncate !pl-3.5"
+								><td class="max-w-[260px] truncate pl-3.5"
 									>{#if m.number}<a class="hover:underline" href="/matters/{m.number}/time"
 											><span class="text-ink-3">{m.number}</span>
 											<b class="ml-1.5 font-semibold">{m.title}</b></a
@@ -120,7 +120,7 @@
 					>
 					<tfoot
 						><tr class="font-semibold"
-							><td class="!pl-3.5">Total</td><td class="num">{formatHours(s.minutes)}</td><td
+							><td class="pl-3.5">Total</td><td class="num">{formatHours(s.minutes)}</td><td
 								class="num"
 								data-total={s.total}>{formatCents(s.total)}</td
 							>{#each s.byUnit as u (u.id)}<td class="num" data-unit={u.name} data-cents={u.cents}
@@ -177,7 +177,7 @@
 								class="grow">{u.name}</span
 							><b class="font-semibold">{formatCents(u.cents)}</b>
 						</div>
-						<div class="relative mt-1.5 h-2 bg-[#dde4e3]">
+						<div class="relative mt-1.5 h-2 bg-rule-3">
 							<span
 								class="block h-2"
 								style="width:{(100 * u.cents) / most}%; background:var(--unit-{u.hue})"
@@ -260,7 +260,7 @@
 	.sheet thead th {
 		position: sticky;
 		top: 0;
-		background: #fff;
+		background: var(--color-white);
 		z-index: 1;
 		box-shadow: inset 0 -1.5px 0 var(--color-ink);
 		border-bottom: 0;
@@ -272,7 +272,7 @@
 	.sheet tfoot td {
 		position: sticky;
 		bottom: 0;
-		background: #fff;
+		background: var(--color-white);
 		box-shadow: inset 0 1.5px 0 var(--color-ink);
 		border-bottom: 0;
 	}

@@ -145,7 +145,7 @@
 		</form>
 		<section aria-live="polite" aria-label="Result">
 			{#if data.result}
-				<p class="read text-[30px] leading-tight font-medium" data-result={data.result.date}>
+				<p class="read text-figure leading-tight font-medium" data-result={data.result.date}>
 					{formatDate(data.result.date)}{data.result.time ? `, ${data.result.time}` : ''}
 				</p>
 				<p class="sub mt-1 mb-3">
@@ -160,7 +160,7 @@
 					><span class="sub">the whole question is in this page's address</span>
 				</div>
 				<p class="sub no-print mt-4">
-					In the pen line: <span class="read text-[15px]"
+					In the pen line: <span class="read text-lead"
 						>count {a.amount}{a.unit}
 						{a.way === 'before' ? 'before' : 'from'}
 						{a.from}

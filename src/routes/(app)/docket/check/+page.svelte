@@ -75,14 +75,14 @@
 			{#if d}
 				<section aria-label="The date" class="min-w-0">
 					<div class="ruled">
-						<h2 class="read !text-[20px] !font-medium">{d.title}</h2>
+						<h2 class="read text-title font-medium">{d.title}</h2>
 						<a class="act ml-auto" href="/matters/{d.matterNumber}/docket?deadline={d.id}"
 							>{d.matterNumber}</a
 						>
 					</div>
-					<p class="read mt-2 text-[19px]">
+					<p class="read mt-2 text-head">
 						{formatDate(d.date)}{d.time ? `, ${d.time}` : ''}
-						<span class="sub text-[15px]">{formatAway(d.date, data.today)}</span>
+						<span class="sub text-lead">{formatAway(d.date, data.today)}</span>
 					</p>
 					<dl class="mt-3 grid grid-cols-[130px_minmax(0,1fr)] gap-y-1.5">
 						<dt class="sub">Matter</dt>

@@ -90,14 +90,14 @@
 			<div class="ruled"><h2>Holidays of {data.title}, {data.year}</h2></div>
 			<form method="get" class="no-print mt-2 flex gap-2">
 				<select
-					class="box !w-auto"
+					class="box w-auto"
 					name="court"
 					aria-label="Court"
 					value={data.book}
 					onchange={(e) => e.currentTarget.form?.requestSubmit()}
 					>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
 				><select
-					class="box !w-auto"
+					class="box w-auto"
 					name="year"
 					aria-label="Year"
 					value={String(data.year)}

@@ -50,38 +50,38 @@
 			value={order.join(',')}
 		/>
 		<div class="flex flex-wrap items-center gap-2">
-			<select class="box !w-auto" name="show" aria-label="Which dates" value={f.show ?? 'open'}
+			<select class="box w-auto" name="show" aria-label="Which dates" value={f.show ?? 'open'}
 				><option value="open">Docketed</option><option value="unchecked">Unchecked</option><option
 					value="missed">Missed</option
 				><option value="proposed">Proposed</option><option value="all">All</option></select
 			>
 			<input
-				class="box !w-28"
+				class="box w-28"
 				name="from"
 				value={f.from ?? ''}
 				placeholder="2026-11-01"
 				aria-label="From, as year-month-day"
 			/><span class="sub">to</span><input
-				class="box !w-28"
+				class="box w-28"
 				name="to"
 				value={f.to ?? ''}
 				placeholder="2027-01-31"
 				aria-label="To, as year-month-day"
 			/>
 			<input
-				class="box !w-36"
+				class="box w-36"
 				name="matter"
 				value={f.matter ?? ''}
 				placeholder="LF-2026-0042"
 				aria-label="One matter, by its number"
 			/>
-			<select class="box !w-auto max-w-[170px]" name="who" aria-label="Person" value={f.who ?? ''}
+			<select class="box w-auto max-w-[170px]" name="who" aria-label="Person" value={f.who ?? ''}
 				><option value="">Anyone</option><option value="mine">On my matters</option
 				>{#each data.choices.people as s (s.id)}<option value={s.id}>{s.name}</option
 					>{/each}</select
 			>
 			<select
-				class="box !w-auto max-w-[170px]"
+				class="box w-auto max-w-[170px]"
 				name="unit"
 				aria-label="Business unit"
 				value={f.unit ?? ''}
@@ -89,11 +89,11 @@
 						value={u.id}>{u.name}</option
 					>{/each}</select
 			>
-			<select class="box !w-auto" name="order" aria-label="Order" value={f.order ?? 'day'}
+			<select class="box w-auto" name="order" aria-label="Order" value={f.order ?? 'day'}
 				><option value="day">By day</option><option value="matter">By matter</option></select
 			>
 			<select
-				class="box !w-auto"
+				class="box w-auto"
 				name="long"
 				aria-label="Descriptions"
 				value={data.asked.long ? '1' : ''}
@@ -104,7 +104,7 @@
 		</div>
 		<details class="mt-2">
 			<summary class="act inline-block">Columns: {order.length}</summary>
-			<div class="mt-2 grid max-w-[820px] grid-cols-4 gap-1.5">
+			<div class="mt-2 grid max-w-form grid-cols-4 gap-1.5">
 				{#each data.columns as [c, name] (c)}<label class="flex gap-2"
 						><input type="checkbox" class="accent-petrol" value={c} bind:group={cols} />
 						{name}</label
@@ -124,8 +124,8 @@
 	{#if data.total === 0}<Empty>No date fits. Give a longer span, or all dates.</Empty>{/if}
 	{#each data.groups as g, i (g.key)}
 		<table class="list mt-4 table-fixed" data-group={g.key}>
-			<caption class="read pb-1 text-left text-[17px] font-medium"
-				>{g.name} <span class="sub font-ui text-[13.5px]">{g.rows.length}</span></caption
+			<caption class="read pb-1 text-left text-large font-medium"
+				>{g.name} <span class="sub font-ui text-body">{g.rows.length}</span></caption
 			>
 			<thead class:bare={i > 0}
 				><tr
@@ -152,7 +152,7 @@
 							>{/each}</tr
 					>
 					{#if data.asked.columns.includes('count') && r.count}<tr
-							><td></td><td colspan={shown.length} class="!h-auto pb-1.5 text-[12.5px] text-ink-2"
+							><td></td><td colspan={shown.length} class="h-auto pb-1.5 text-note text-ink-2"
 								>{r.count}</td
 							></tr
 						>{/if}
@@ -163,7 +163,7 @@
 	{#if data.total > data.shown}<p class="sub mt-3">
 			The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.
 		</p>{/if}
-	<section class="no-print mt-8 max-w-[860px]" id="calendars">
+	<section class="no-print mt-8 max-w-form" id="calendars">
 		<div class="ruled">
 			<h2>Calendar addresses</h2>
 			<span class="sub"
@@ -176,7 +176,7 @@
 			<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1">
 				<b class="font-semibold">{name}</b>
 				{#if made.sort === sort}<input
-						class="box !w-[440px]"
+						class="box w-[440px]"
 						readonly
 						value={made.address}
 						aria-label="Address of {name}"

@@ -25,24 +25,34 @@ export async function load(event) {
 		doc: document,
 		versions,
 		shown,
-		...(await readParagraphs(app, shown)),
+		...(await readShown(app, shown)),
 		rounds: listRounds(app, document.id)
 	};
 }
 
-/** What it says, of a file that a browser does not show; or why that is not known. */
-async function readParagraphs(
-	app: Application,
-	{ mediaType, sha256 }: VersionView
-): Promise<{ text: string[] | null; unread: string }> {
-	if (mediaType === 'text/plain')
-		return { text: [app.files.get(sha256).toString('utf8').slice(0, TEXT_SHOWN)], unread: '' };
-	if (mediaType !== DOCX) return { text: null, unread: '' };
+type Shown = {
+	/** What it says, of a file that a browser does not show by itself. */
+	text: string[] | null;
+	/** Whether there is more of it than is shown. */
+	more: boolean;
+	/** Why it cannot be shown. */
+	unread: string;
+};
+const NOTHING: Shown = { text: null, more: false, unread: '' };
+
+async function readShown(app: Application, { mediaType, sha256 }: VersionView): Promise<Shown> {
+	if (mediaType === 'text/plain') {
+		const text = app.files.get(sha256).toString('utf8');
+		const more = text.length > TEXT_SHOWN;
+		return { ...NOTHING, text: [text.slice(0, TEXT_SHOWN)], more };
+	}
+	if (mediaType !== DOCX) return NOTHING;
 	try {
 		const data = app.files.get(sha256);
-		return { text: await app.work.run(paragraphsTask, { data }), unread: '' };
+		const { paragraphs, more } = await app.work.run(paragraphsTask, { data });
+		return { ...NOTHING, text: paragraphs, more };
 	} catch (error) {
-		if (error instanceof Refused) return { text: null, unread: error.message };
+		if (error instanceof Refused) return { ...NOTHING, unread: error.message };
 		throw error;
 	}
 }

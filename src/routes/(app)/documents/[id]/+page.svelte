@@ -39,6 +39,9 @@
 			>{d.matterNumber} {d.matterTitle}</a
 		>, {d.folder}
 	</p>
+	{#if data.shown.unread}<p class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+			{data.shown.unread}
+		</p>{/if}
 	<div class="mt-4 grid gap-8 lg:grid-cols-[minmax(0,780px)_minmax(240px,1fr)]">
 		<div class="min-w-0">
 			{#if data.shown.mediaType === 'application/pdf'}<PdfView src={file} />
@@ -48,19 +51,27 @@
 					class="max-w-full border border-rule"
 				/>
 			{:else if data.text}<article
-					class="read border border-rule bg-white px-12 py-10 text-[16px] leading-relaxed"
+					class="read border border-rule bg-white px-12 py-10 text-read leading-relaxed"
 				>
 					{#each data.text as p, i (i)}<p class="mb-3 whitespace-pre-line">{p}</p>{/each}
-				</article>{/if}
+					{#if data.more}<p class="sub">
+							Only its beginning is shown here. Download it to read the rest.
+						</p>{/if}
+				</article>
+			{:else if data.unread}<p class="border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+					{data.unread}
+				</p>{/if}
 		</div>
 		<aside class="flex flex-col gap-7">
 			<Section title="Signing">
 				{#each data.rounds as r (r.id)}
 					<div class="row py-2.5" data-round={state(r)}>
 						<div class="flex items-center gap-2">
-							<Mark kind="signing" color={state(r) === 'finished' ? '#2a6a4c' : '#16252b'} /><b
-								class="grow font-semibold">{r.title}</b
-							><span class={state(r) === 'finished' ? 'font-semibold text-spruce' : 'sub'}
+							<Mark
+								kind="signing"
+								color={state(r) === 'finished' ? 'var(--color-spruce)' : 'var(--color-ink)'}
+							/><b class="grow font-semibold">{r.title}</b><span
+								class={state(r) === 'finished' ? 'font-semibold text-spruce' : 'sub'}
 								>{state(r)}</span
 							>
 						</div>
@@ -104,7 +115,7 @@
 							><span class="sub">{formatSize(v.size)}</span></span
 						><span class="sub block">{v.by}, {formatInstant(v.at, data.zone, data.today)}</span></a
 					>{/each}
-				<p class="sub mt-2 text-[11.5px] break-all">SHA-256 {data.shown.sha256}</p>
+				<p class="sub mt-2 text-tiny break-all">SHA-256 {data.shown.sha256}</p>
 			</Section>
 		</aside>
 	</div>

@@ -105,7 +105,7 @@
 													? 'text-spruce'
 													: 'sub'}
 											>{r.fate === 'fault' ? 'fault' : r.fate === 'new' ? 'new' : 'stays'}</td
-										><td class="!h-auto py-1.5">{r.why}</td></tr
+										><td class="h-auto py-1.5">{r.why}</td></tr
 									>{/each}</tbody
 							>
 						</table>

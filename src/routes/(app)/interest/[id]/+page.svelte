@@ -55,18 +55,18 @@
 						<div class="row grid grid-cols-[70px_72px_minmax(0,1fr)] gap-3 py-2" data-hit={h.what}>
 							<span
 								><b
-									class="read text-[18px] font-medium {h.band === 'strong'
+									class="read text-head font-medium {h.band === 'strong'
 										? 'text-madder'
 										: h.band === 'likely'
 											? 'text-saffron-ink'
 											: 'text-ink-3'}">{h.strength}</b
-								> <span class="sub text-[12px]">{h.band}</span></span
+								> <span class="sub text-note">{h.band}</span></span
 							><span class="sub">{WHAT[h.what]}</span>
 							<span class="min-w-0"
 								><a class="font-semibold hover:underline" href={h.href}>{h.title}</a>
 								<span class="sub">{h.about}</span>{#if h.excerpt}<span
 										class="block break-words text-ink-2">{h.excerpt}</span
-									>{/if}<span class="sub block text-[12.5px]">{h.why.join(', ')}</span></span
+									>{/if}<span class="sub block text-note">{h.why.join(', ')}</span></span
 							>
 						</div>
 					{/each}
@@ -78,7 +78,7 @@
 		</div>
 		<aside>
 			<Section title="Decision">
-				{#if c.decision}<p class="read mt-3 text-[20px]">
+				{#if c.decision}<p class="read mt-3 text-title">
 						{c.decision.charAt(0).toUpperCase() + c.decision.slice(1)}
 					</p>
 					<p class="mt-1 whitespace-pre-line">{c.reason}</p>
@@ -118,7 +118,7 @@
 				{:else}<p class="sub mt-2">
 						Not decided yet. Counsel, a paralegal or the docket clerk decides.
 					</p>{/if}
-				<p class="sub mt-4 text-[12.5px]">
+				<p class="sub mt-4 text-note">
 					{all === 0
 						? 'Nothing was found among what you may see.'
 						: '90 and over: almost surely the same. 70 to 89: look. Below: possible.'}

@@ -93,7 +93,7 @@
 					</fieldset>{:else}<p class="sub mt-2">None.</p>{/each}
 				<div class="mt-3 flex gap-2">
 					<input
-						class="box !w-56"
+						class="box w-56"
 						bind:value={group}
 						placeholder="Name of a new group"
 						aria-label="Name of a new group"
@@ -128,7 +128,7 @@
 							></select
 						><span class="flex items-center gap-1"
 							><input
-								class="box num !w-16"
+								class="box num w-16"
 								value={t.days}
 								onchange={(e) => (t.days = num(e))}
 								aria-label="Days until task {i + 1} is due"
@@ -142,7 +142,7 @@
 					</div>{/each}
 				<div class="mt-2 flex gap-2">
 					<input
-						class="box !w-72"
+						class="box w-72"
 						bind:value={task}
 						placeholder="A new first task"
 						aria-label="A new first task"
@@ -316,7 +316,7 @@
 						<select class="box" bind:value={s.unit} aria-label="Unit {i + 1} of the split"
 							>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select
 						><input
-							class="box num !w-20"
+							class="box num w-20"
 							value={s.share / 10_000}
 							onchange={(e) =>
 								(s.share = Math.round((Number(e.currentTarget.value) || 0) * 10_000))}

@@ -118,7 +118,7 @@
 {:else}<p class="sub mt-2">No fact yet.</p>{/each}
 <div class="mt-2 flex flex-wrap items-center gap-2">
 	<input
-		class="box !w-56"
+		class="box w-56"
 		bind:value={name}
 		placeholder="Name of a new fact"
 		aria-label="Name of a new fact"
@@ -128,7 +128,7 @@
 				add();
 			}
 		}}
-	/><select class="box !w-48" bind:value={type} aria-label="Sort of the new fact"
+	/><select class="box w-48" bind:value={type} aria-label="Sort of the new fact"
 		>{#each Object.entries(types) as [k, n] (k)}<option value={k}>{n}</option>{/each}</select
 	><button type="button" class="btn" onclick={add} disabled={!name.trim()}>Add the fact</button>
 </div>

@@ -35,8 +35,8 @@
 <div class="flex min-h-full flex-col">
 	<header class="border-b border-rule bg-white px-5 pt-3.5 pb-2.5">
 		<div class="flex flex-wrap items-center gap-x-3 gap-y-1">
-			<span class="text-[15px] text-ink-3">{c.number}</span>
-			<h1 class="max-w-[58ch] truncate !text-[24px]" title={c.title}>{c.title}</h1>
+			<span class="text-lead text-ink-3">{c.number}</span>
+			<h1 class="max-w-[58ch] truncate text-display" title={c.title}>{c.title}</h1>
 			<span class="note">{c.kindName}</span>
 			<span class="note" class:warn={c.status === 'on hold'} title={c.statusReason}
 				>{c.status === 'open'
@@ -61,7 +61,7 @@
 			{#each facts as [k, v] (k)}<div
 					class="mr-5 max-w-[230px] border-r border-rule pr-5 last:border-0"
 				>
-					<dt class="sub text-[12px]">{k}</dt>
+					<dt class="sub text-note">{k}</dt>
 					<dd class="truncate font-semibold" title={v}>{v}</dd>
 				</div>{/each}
 		</dl>
@@ -78,7 +78,7 @@
 					href={base + href}
 					><span>{name}</span>{#if n}<span class="sub">{n}</span>{/if}</a
 				>{/each}
-			{#if data.book}<div class="mt-6 px-5 text-[12.5px] max-md:hidden">
+			{#if data.book}<div class="mt-6 px-5 text-note max-md:hidden">
 					<p class="sub">Rulebook</p>
 					<p class="font-semibold">{data.book.short}</p>
 					<p class="sub mt-1 whitespace-nowrap">

@@ -223,7 +223,7 @@
 					data-role={p.role}
 				>
 					<a class="font-semibold hover:underline" href="/people/{p.id}">{p.name}</a
-					>{#if p.status !== 'active'}<span class="note warn !py-0">{p.status}</span>{/if}<span
+					>{#if p.status !== 'active'}<span class="note warn py-0">{p.status}</span>{/if}<span
 						class="sub min-w-0 grow truncate"
 						title={p.note}
 						>{p.role}{p.from || p.to
@@ -244,10 +244,7 @@
 					>
 				</div>{:else}<Empty>Nobody from outside is on this matter yet.</Empty>{/each}
 			{#if data.addresses.length}<p class="no-print mt-2 flex flex-wrap items-center gap-4">
-					<select
-						class="box !min-h-[26px] !w-auto !py-0"
-						aria-label="Addresses of"
-						bind:value={byRole}
+					<select class="box min-h-[26px] w-auto py-0" aria-label="Addresses of" bind:value={byRole}
 						><option value="">every role</option
 						>{#each [...new Set(data.addresses.map((a) => a.role))] as r (r)}<option>{r}</option
 							>{/each}</select

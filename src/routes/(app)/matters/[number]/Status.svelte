@@ -123,7 +123,7 @@
 												>{formatShort(d.date, data.today)}{d.late ? ', missed' : ''}</span
 											></span
 										><select
-											class="box !w-[150px]"
+											class="box w-[150px]"
 											aria-label="What becomes of {d.title}"
 											bind:value={deadlines[d.id]}
 											aria-invalid={errors[`deadlines.${d.id}`] ? 'true' : undefined}
@@ -158,7 +158,7 @@
 												>{t.who}{t.due ? `, ${formatShort(t.due, data.today)}` : ''}</span
 											></span
 										><select
-											class="box !w-[150px]"
+											class="box w-[150px]"
 											aria-label="What becomes of {t.subject}"
 											bind:value={tasks[t.id]}
 											><option value={undefined}>Choose</option><option value="done"

@@ -46,7 +46,7 @@
 <svelte:head><title>{r.about} · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
-		<span class="text-[15px] text-ink-3">{r.number}</span>
+		<span class="text-lead text-ink-3">{r.number}</span>
 		<h1 class="min-w-0 break-words">{r.about}</h1>
 		<span class="note" class:warn={r.state === 'asked' || r.urgency === 'urgent'}>{stands}</span>
 	</div>
@@ -54,13 +54,13 @@
 		{#each [['From', r.by], ['Business unit', r.unit], ['Other side', r.counterparty], ['Urgency', r.urgency === 'normal' ? 'no hurry' : r.urgency], ['Wanted by', r.wantedBy ? formatShort(r.wantedBy, data.today) : ''], ['Sent', r.sentAt ? formatInstant(r.sentAt, data.zone, data.today) : '']].filter((x) => x[1]) as [k, x] (k)}<div
 				class="mr-5 border-r border-rule pr-5 last:border-0"
 			>
-				<dt class="sub text-[12px]">{k}</dt>
+				<dt class="sub text-note">{k}</dt>
 				<dd class="font-semibold">{x}</dd>
 			</div>{/each}
 	</dl>
 	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
 		<div class="flex min-w-0 flex-col gap-6">
-			{#if r.words}<p class="read text-[16px] leading-[1.45] break-words whitespace-pre-line">
+			{#if r.words}<p class="read text-read leading-[1.45] break-words whitespace-pre-line">
 					{r.words}
 				</p>{/if}
 			<Section title="To and fro">
@@ -95,7 +95,7 @@
 								</p>{/if}
 							<div class="mt-2 flex flex-wrap gap-2">
 								<input
-									class="box !w-auto"
+									class="box w-auto"
 									type="file"
 									name="files"
 									multiple

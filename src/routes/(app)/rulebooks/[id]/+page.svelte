@@ -14,7 +14,7 @@
 		<h1>{b.title}</h1>
 		<span class="sub grow">{b.id}</span><DocketTabs />
 	</div>
-	<p class="mt-2 max-w-[860px]">
+	<p class="mt-2 max-w-form">
 		<b class="font-semibold {b.stale ? 'text-madder' : ''}"
 			>Last reviewed {formatDate(b.reviewed as PlainDate)}{b.stale
 				? ', more than a year ago'
@@ -23,7 +23,7 @@
 		It must be checked against the current rules before it is relied on. Version {b.version}{#if b.layers.length > 1};
 			laid over {b.layers.filter((x) => x !== b.id).join(', ')}{/if}.
 	</p>
-	<dl class="mt-3 grid max-w-[980px] grid-cols-[120px_minmax(0,1fr)] gap-y-1">
+	<dl class="mt-3 grid max-w-page grid-cols-[120px_minmax(0,1fr)] gap-y-1">
 		<dt class="sub">Closed days</dt>
 		<dd>
 			forwards on ({b.roll.forward}), backwards back ({b.roll.backward}); clock of {b.zone}.
@@ -42,7 +42,7 @@
 	<div class="no-print mt-3 flex flex-wrap items-center gap-4">
 		<form method="get" class="flex gap-2">
 			<input
-				class="box !w-64"
+				class="box w-64"
 				name="q"
 				value={data.q}
 				placeholder="An event, a date or a citation"
@@ -81,7 +81,7 @@
 							>{/if}{#if r.note}<span class="sub block">{r.note}</span>{/if}</span
 					>
 					<span
-						><span class="read text-[15.5px]">{r.count}</span>{#each r.variants as v (v)}<span
+						><span class="read text-lead">{r.count}</span>{#each r.variants as v (v)}<span
 								class="sub block">{v}</span
 							>{/each}{#if r.only}<span class="sub block">only: {r.only}</span>{/if}{#if r.by}<span
 								class="sub block">counted as {r.by} counts</span

@@ -26,7 +26,7 @@
 	</div>
 	{#if data.as === 'yaml'}<BookEditor id={null} yaml={data.sample} base={0} today={data.today} />
 	{:else}
-		<ActionForm action="?/write" class="mt-4 max-w-[1040px]">
+		<ActionForm action="?/write" class="mt-4 max-w-page">
 			{#snippet children({ errors, busy })}
 				<div class="grid gap-3 md:grid-cols-2">
 					<Field label="Name" error={errors.name} hint="what the book is called"

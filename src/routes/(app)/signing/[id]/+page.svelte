@@ -17,7 +17,7 @@
 			today={data.today}
 			ondone={() => void invalidateAll()}
 		/>
-	{:else}<p class="read text-[18px]">
+	{:else}<p class="read text-head">
 			{v.state === 'signed'
 				? `You signed this ${formatInstant(v.endedAt!, data.zone, data.today)}.`
 				: v.state === 'declined'

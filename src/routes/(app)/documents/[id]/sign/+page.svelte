@@ -43,7 +43,14 @@
 		wantedBy = $state(''),
 		inOrder = $state(true);
 	let next = 1;
-	const colors = ['#0d5c66', '#6a3f6b', '#8a5a00', '#2a6a4c', '#b3341f', '#4a5b62'];
+	const colors = [
+		'var(--color-petrol)',
+		'var(--color-plum)',
+		'var(--color-saffron-ink)',
+		'var(--color-spruce)',
+		'var(--color-madder)',
+		'var(--color-ink-2)'
+	];
 	const sayKind = (k: Kind) => KINDS.find((x) => x[0] === k)![1];
 	function place(page: number, x: number, y: number) {
 		const [, , w, h] = KINDS.find((k) => k[0] === kind)!;
@@ -227,7 +234,7 @@
 				>
 				<Section title="Place a field" class="mt-6">
 					{#if signers.length > 1}<label class="mt-2 block"
-							>for <select class="box !w-auto" bind:value={who}
+							>for <select class="box w-auto" bind:value={who}
 								>{#each signers as s, i (i)}<option value={i}>{s.name || `signer ${i + 1}`}</option
 									>{/each}</select
 							></label

@@ -222,7 +222,7 @@
 <div class="grid min-h-full {mover ? 'xl:grid-cols-[minmax(0,1fr)_392px]' : ''}">
 	<div class="min-w-0 p-5">
 		<div class="flex flex-wrap items-center gap-3">
-			<h2 class="read !text-[20px] !font-medium">Docket</h2>
+			<h2 class="read text-title font-medium">Docket</h2>
 			<span class="no-print flex grow flex-wrap gap-2"
 				>{#each views as [k, n] (k)}<a
 						class="note"

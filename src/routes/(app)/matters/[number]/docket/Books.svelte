@@ -75,7 +75,7 @@
 					type="hidden"
 					name="matterId"
 					value={matterId}
-				/><select class="box !w-auto" name="book" bind:value={book} aria-label="Book to add"
+				/><select class="box w-auto" name="book" bind:value={book} aria-label="Book to add"
 					><option value="">Choose a book</option>{#each others as b (b.id)}<option value={b.id}
 							>{b.title}</option
 						>{/each}</select
@@ -112,7 +112,7 @@
 							name="orderId"
 							value={o.id}
 						/><input
-							class="box !w-80"
+							class="box w-80"
 							name="reason"
 							bind:value={reason}
 							placeholder="Why it no longer holds"
@@ -153,7 +153,7 @@
 						name="matterId"
 						value={matterId}
 					/><input type="hidden" name="was" value={ladder.own} /><input
-						class="box !w-64"
+						class="box w-64"
 						name="ladder"
 						bind:value={rungs}
 						aria-label="Days before a date, and +1 for the day after"
@@ -169,7 +169,7 @@
 	<div class="row no-print flex min-h-9 flex-wrap items-center gap-3 py-1">
 		<b class="font-semibold">Calendar address</b>
 		{#if address}<input
-				class="box !w-[440px]"
+				class="box w-[440px]"
 				readonly
 				value={address}
 				aria-label="Calendar address"

@@ -371,7 +371,7 @@
 						{#if shift}<div class="border border-rule bg-sail p-3" aria-live="polite">
 								<p>
 									<s class="sub">{formatShort(d.date, today)}</s>
-									<b class="read text-[19px] font-medium">{formatDate(shift.to)}</b>
+									<b class="read text-head font-medium">{formatDate(shift.to)}</b>
 									<b class="font-semibold text-petrol"
 										>{shift.days > 0 ? '+' : '−'}{Math.abs(shift.days)}</b
 									>

@@ -131,7 +131,7 @@
 		<h2>If this moves</h2>
 		<span class="sub">nothing is saved yet</span>
 	</div>
-	<p class="read mt-1 text-[16px]">{event.text}</p>
+	<p class="read mt-1 text-read">{event.text}</p>
 	<ActionForm
 		action="?/move"
 		ondone={(d) => {
@@ -149,8 +149,8 @@
 			/>{#if choose}<input type="hidden" name="only" value="" />{/if}
 			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3">
 				<div>
-					<span class="sub text-[12px]">from</span>
-					<p class="read text-[17px] whitespace-nowrap">
+					<span class="sub text-note">from</span>
+					<p class="read text-large whitespace-nowrap">
 						{formatShort(event.date, today).slice(4)}
 					</p>
 				</div>
@@ -238,7 +238,7 @@
 							>
 						</div>
 						{#each m.tasks as t (t.taskId)}<div
-								class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-[12.5px] text-ink-2"
+								class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-note text-ink-2"
 							>
 								<span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub"
 									>{t.from ? formatShort(t.from, today).slice(4) : ''}</s
@@ -246,7 +246,7 @@
 									class="num text-petrol">{t.days ? sign(t.days) : ''}</b
 								>
 							</div>{/each}
-						{#each m.warnings as w (w)}<p class="text-[12.5px] font-semibold text-saffron-ink">
+						{#each m.warnings as w (w)}<p class="text-note font-semibold text-saffron-ink">
 								{w}
 							</p>{/each}
 					</div>

@@ -54,7 +54,7 @@
 	ondrop={drop}
 >
 	<div class="flex items-center gap-2">
-		<h2 class="read grow !text-[20px] !font-medium">Documents</h2>
+		<h2 class="read grow text-title font-medium">Documents</h2>
 		<button class="btn" onclick={() => (uploading = true)}>Add a file</button><button
 			class="btn go"
 			onclick={() => (assembling = true)}>Assemble a letter</button
@@ -91,7 +91,7 @@
 				<input type="hidden" name="matterId" value={c.id} />
 				<Field label="File" error={errors.file} hint="PDF, DOCX, PNG, JPEG or text, at most 50 MB"
 					>{#snippet children(x)}<input
-							class="box !py-1"
+							class="box py-1"
 							type="file"
 							name="file"
 							bind:files={file}

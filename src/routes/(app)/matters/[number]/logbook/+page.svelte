@@ -82,7 +82,7 @@
 
 <div class="p-5">
 	<div class="flex flex-wrap items-center gap-2">
-		<h2 class="read mr-2 !text-[20px] !font-medium">Logbook</h2>
+		<h2 class="read mr-2 text-title font-medium">Logbook</h2>
 		<span class="sub">{plural(data.total, 'entry', 'entries')}</span>
 		<form method="get" class="no-print ml-auto flex gap-2">
 			{#each Object.entries(data.filter).filter(([k]) => k !== 'q') as [k, v] (k)}<input
@@ -90,7 +90,7 @@
 					name={k}
 					value={v}
 				/>{/each}<input
-				class="box !w-52"
+				class="box w-52"
 				name="q"
 				value={data.filter.q ?? ''}
 				placeholder="Search within"
@@ -115,7 +115,7 @@
 			href={to({ show: data.filter.show === 'me' ? '' : 'me' })}>Where I am named</a
 		>
 		<select
-			class="box !min-h-[24px] !w-auto !py-0"
+			class="box min-h-[24px] w-auto py-0"
 			aria-label="Person"
 			value={data.filter.person ?? ''}
 			onchange={(e) => (location.href = to({ person: e.currentTarget.value }))}
@@ -150,7 +150,7 @@
 				</div>
 			</div>
 			{#if offered.length}<ul
-					class="absolute z-10 mt-1 w-64 rounded border border-rule bg-white p-1 shadow-lg"
+					class="absolute z-10 mt-1 w-64 rounded border border-rule bg-white p-1 shadow-raised"
 				>
 					{#each offered as s (s.id)}<li>
 							<button

@@ -32,7 +32,7 @@
 
 <div class="p-5">
 	<div class="flex items-center gap-3">
-		<h2 class="read grow !text-[20px] !font-medium">Tasks</h2>
+		<h2 class="read grow text-title font-medium">Tasks</h2>
 		<button class="btn go" onclick={start}>Add a task</button>
 	</div>
 	<div class="mt-2 border-t-[1.5px] border-ink">
@@ -54,7 +54,9 @@
 							><Mark
 								kind="task"
 								{done}
-								color={!done && t.due && t.due < data.today ? '#b3341f' : '#16252b'}
+								color={!done && t.due && t.due < data.today
+									? 'var(--color-madder)'
+									: 'var(--color-ink)'}
 							/></button
 						>{/snippet}</ActionForm
 				>

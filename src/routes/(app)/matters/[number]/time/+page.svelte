@@ -15,7 +15,7 @@
 <div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_280px]">
 	<div>
 		<div class="flex items-center gap-3">
-			<h2 class="read grow !text-[20px] !font-medium">Time and cost</h2>
+			<h2 class="read grow text-title font-medium">Time and cost</h2>
 		</div>
 		<div class="no-print mt-2">
 			<LogTime

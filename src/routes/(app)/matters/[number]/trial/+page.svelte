@@ -48,8 +48,8 @@
 
 <div class="p-5">
 	<div class="flex flex-wrap items-baseline gap-x-4 gap-y-2">
-		<h2 class="read !text-[20px] !font-medium">Trial</h2>
-		{#if left !== null}<p class="read grow text-[20px]">
+		<h2 class="read text-title font-medium">Trial</h2>
+		{#if left !== null}<p class="read grow text-title">
 				<b class="font-medium {left <= 14 ? 'text-madder' : ''}"
 					>{left === 0 ? 'today' : plural(left, 'day')}</b
 				>{left === 0 ? '' : ' to go'}, {formatDate(plainDate(c.trial!))}
@@ -88,7 +88,7 @@
 								></thead
 							><tbody>
 								{#each list as e (e.id)}<tr data-exhibit={e.number}
-										><td class="read text-[17px] font-medium">{e.number}</td><td
+										><td class="read text-large font-medium">{e.number}</td><td
 											class="font-semibold">{e.title}</td
 										><td
 											>{#if e.documentId}<a
@@ -130,7 +130,7 @@
 			>
 				{#each t.witnesses as x, i (x.id)}
 					<div class="row flex min-h-[42px] items-center gap-3 py-1" data-witness={x.name}>
-						<span class="read w-6 text-[17px] font-medium">{i + 1}</span><span class="min-w-0 grow"
+						<span class="read w-6 text-large font-medium">{i + 1}</span><span class="min-w-0 grow"
 							><a
 								class="font-semibold hover:underline {x.heard ? 'text-ink-3' : ''}"
 								href="/people/{x.personId}">{x.name}</a

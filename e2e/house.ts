@@ -288,6 +288,7 @@ export async function sit(
 	const context = await browser.createBrowserContext();
 	const page = await context.newPage();
 	await page.evaluateOnNewDocument(finders);
+	await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 	await page.setViewport(size ?? { width: 1280, height: 800 });
 	page.setDefaultTimeout(20_000);
 	const desk = new Desk(page, origin);

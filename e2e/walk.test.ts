@@ -58,6 +58,8 @@ function routes(dir = 'src/routes', at = ''): string[] {
 	);
 }
 
+const roomOf = (room: string) => `/matters/${hidden.number}/${room}`;
+
 /** Where each route is walked; null: it has its own test for who may enter (a signing link, signing in and out, health). */
 type Stop = string | [path: string, body: unknown];
 const WALK: Record<string, (() => Stop[]) | null> = {
@@ -99,7 +101,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/imports/[id]': () => ['/imports/wrk_nothing'],
 	'/imports/sample': () => ['/imports/sample?what=matters&as=csv'],
 	'/api/matters': () => ['/api/matters?q=heron', `/api/matters?q=${hidden.number}`],
-	'/matters/[number]/time': () => [`/matters/${hidden.number}/time`],
+	'/matters/[number]/time': () => [roomOf('time')],
 	'/docket': () => [
 		'/docket?show=all',
 		'/docket?show=open',

@@ -1,25 +1,19 @@
-<!-- The rooms of the docket. -->
+<!-- The rooms of the docket, with how many dates wait in each. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	const n = $derived(page.data.waiting as { checks: number; changes: number } | undefined);
+	import Tabs from '$lib/ui/Tabs.svelte';
+	const waiting = $derived(page.data.waiting as { checks: number; changes: number } | undefined);
+	const withCount = (name: string, count: number | undefined) =>
+		count ? `${name} ${count}` : name;
 	const tabs = $derived([
-		['/docket', 'Dates', ''],
-		['/docket/check', 'Second check', n?.checks ? ` ${n.checks}` : ''],
-		['/docket/changes', 'Changes', n?.changes ? ` ${n.changes}` : ''],
-		['/docket/report', 'Report', ''],
-		['/docket/closures', 'Closures', ''],
-		['/rulebooks', 'Rulebooks', ''],
-		['/docket/calculator', 'Count a date', '']
-	] as const);
-	const at = $derived(page.url.pathname);
-	const on = (href: string) => (href === '/docket' ? at === '/docket' : at.startsWith(href));
+		{ href: '/docket', name: 'Dates' },
+		{ href: '/docket/check', name: withCount('Second check', waiting?.checks) },
+		{ href: '/docket/changes', name: withCount('Changes', waiting?.changes) },
+		{ href: '/docket/report', name: 'Report' },
+		{ href: '/docket/closures', name: 'Closures' },
+		{ href: '/rulebooks', name: 'Rulebooks' },
+		{ href: '/docket/calculator', name: 'Count a date' }
+	]);
 </script>
 
-<nav class="no-print flex flex-wrap gap-2" aria-label="Docket">
-	{#each tabs as [href, name, count] (href)}<a
-			class="note"
-			class:on={on(href)}
-			aria-current={on(href) ? 'page' : undefined}
-			{href}>{name}{count}</a
-		>{/each}
-</nav>
+<Tabs label="Docket" {tabs} exact="/docket" />

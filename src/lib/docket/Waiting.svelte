@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
 	import type { ChangeView } from '#server/docket/changes.ts';
 	type Props = { changes: ChangeView[]; today: string; may: boolean; action?: string };
@@ -76,14 +76,13 @@
 		</table>
 		{#if may}
 			{#if leaving}
-				<Field label="Why they stay as they are" error={errors.reason} class="mt-3 max-w-[520px]"
-					>{#snippet children(x)}<input
-							class="box"
-							name="reason"
-							bind:value={reason}
-							{...x}
-						/>{/snippet}</Field
-				>
+				<TextField
+					label="Why they stay as they are"
+					error={errors.reason}
+					class="mt-3 max-w-[520px]"
+					name="reason"
+					bind:value={reason}
+				/>
 				<div class="mt-3 flex gap-2">
 					<button class="btn go" disabled={busy || picked.length === 0}
 						>Leave {plural(picked.length, 'date')} as {picked.length === 1

@@ -80,7 +80,7 @@
 			>{#snippet children(c)}
 				{#if f.type === 'long'}<textarea
 						class="box"
-						rows="3"
+						rows={3}
 						{value}
 						oninput={(e) => set(e.currentTarget.value)}
 						{...c}></textarea>

@@ -7,7 +7,8 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import FactFields from './FactFields.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
@@ -94,46 +95,40 @@
 					name="facts"
 					value={JSON.stringify(facts)}
 				/>
-				<Field
+				<TextField
 					label="Title"
 					error={errors.title}
 					hint={kind?.title ? `left empty, it is made of its facts: ${kind.title}` : undefined}
-					>{#snippet children(c)}<input
-							class="box"
-							name="title"
-							bind:value={v.title}
-							autocomplete="off"
-							{...c}
-						/>{/snippet}</Field
-				>
+					name="title"
+					bind:value={v.title}
+					autocomplete="off"
+				/>
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Kind" error={errors.kind}
-						>{#snippet children(c)}<select
-								class="box"
-								name="kind"
-								bind:value={v.kind}
-								onchange={() => (v.rulebook = kind.rulebook ?? '')}
-								{...c}
-								>{#each kinds as k (k.id)}<option value={k.id}>{k.name}</option>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Kind"
+						error={errors.kind}
+						name="kind"
+						bind:value={v.kind}
+						onchange={() => (v.rulebook = kind.rulebook ?? '')}
+						>{#each kinds as k (k.id)}<option value={k.id}>{k.name}</option>{/each}</SelectField
 					>
-					<Field label="Business unit" error={errors.unitId}
-						>{#snippet children(c)}<select class="box" name="unitId" bind:value={v.unitId} {...c}
-								><option value="">Choose</option>{#each page.data.units as u (u.id)}<option
-										value={u.id}>{u.name}</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Business unit"
+						error={errors.unitId}
+						name="unitId"
+						bind:value={v.unitId}
+						><option value="">Choose</option>{#each page.data.units as u (u.id)}<option value={u.id}
+								>{u.name}</option
+							>{/each}</SelectField
 					>
 				</div>
-				<Field label="Responsible lawyer" error={errors.responsibleId}
-					>{#snippet children(c)}<select
-							class="box"
-							name="responsibleId"
-							bind:value={v.responsibleId}
-							{...c}
-							>{#each page.data.staff as s (s.id)}<option value={s.id}>{s.name}</option
-								>{/each}</select
-						>{/snippet}</Field
+				<SelectField
+					label="Responsible lawyer"
+					error={errors.responsibleId}
+					name="responsibleId"
+					bind:value={v.responsibleId}
+					>{#each page.data.staff as s (s.id)}<option value={s.id}>{s.name}</option
+						>{/each}</SelectField
 				>
 				<Choose
 					label={kind?.opponent ?? 'Opponent'}
@@ -169,24 +164,21 @@
 					<span class="sub">what is missing stays visible on the sheet</span>
 				</div>
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Rulebook" error={errors.rulebook}
-						>{#snippet children(c)}<select
-								class="box"
-								name="rulebook"
-								bind:value={v.rulebook}
-								{...c}
-								><option value="">None, dates by hand</option
-								>{#each page.data.books as b (b.id)}<option value={b.id}>{b.title}</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Rulebook"
+						error={errors.rulebook}
+						name="rulebook"
+						bind:value={v.rulebook}
+						><option value="">None, dates by hand</option>{#each page.data.books as b (b.id)}<option
+								value={b.id}>{b.title}</option
+							>{/each}</SelectField
 					>
-					<Field label="Priority" error={errors.priority}
-						>{#snippet children(c)}<select
-								class="box"
-								name="priority"
-								bind:value={v.priority}
-								{...c}><option>high</option><option>normal</option><option>low</option></select
-							>{/snippet}</Field
+					<SelectField
+						label="Priority"
+						error={errors.priority}
+						name="priority"
+						bind:value={v.priority}
+						><option>high</option><option>normal</option><option>low</option></SelectField
 					>
 				</div>
 				<FactFields

@@ -9,6 +9,9 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { formatAway, formatShort, formatSize } from '$lib/ui/format.ts';
@@ -83,51 +86,47 @@
 			{#snippet children({ errors, busy })}
 				<div class="flex flex-col gap-3.5">
 					<input type="hidden" name="requestId" value={v.requestId} />
-					<Field label="What is it about?" error={errors.about}
-						>{#snippet children(x)}<input
-								class="box"
-								name="about"
-								bind:value={v.about}
-								autocomplete="off"
-								{...x}
-							/>{/snippet}</Field
-					>
-					<Field label="What should we know?" error={errors.words}
-						>{#snippet children(x)}<textarea
-								class="box"
-								rows="5"
-								name="words"
-								bind:value={v.words}
-								{...x}></textarea>{/snippet}</Field
-					>
+					<TextField
+						label="What is it about?"
+						error={errors.about}
+						name="about"
+						bind:value={v.about}
+						autocomplete="off"
+					/>
+					<TextArea
+						label="What should we know?"
+						error={errors.words}
+						rows={5}
+						name="words"
+						bind:value={v.words}
+					/>
 					<div class="grid gap-3 sm:grid-cols-2">
-						<Field label="Business unit" error={errors.unitId}
-							>{#snippet children(x)}<select class="box" name="unitId" bind:value={v.unitId} {...x}
-									><option value="">Choose</option>{#each page.data.units as u (u.id)}<option
-											value={u.id}>{u.name}</option
-										>{/each}</select
-								>{/snippet}</Field
-						><Field label="Who is on the other side?" error={errors.counterparty} hint="if anyone"
-							>{#snippet children(x)}<input
-									class="box"
-									name="counterparty"
-									bind:value={v.counterparty}
-									autocomplete="off"
-									{...x}
-								/>{/snippet}</Field
-						>
+						<SelectField
+							label="Business unit"
+							error={errors.unitId}
+							name="unitId"
+							bind:value={v.unitId}
+							><option value="">Choose</option>{#each page.data.units as u (u.id)}<option
+									value={u.id}>{u.name}</option
+								>{/each}</SelectField
+						><TextField
+							label="Who is on the other side?"
+							error={errors.counterparty}
+							hint="if anyone"
+							name="counterparty"
+							bind:value={v.counterparty}
+							autocomplete="off"
+						/>
 					</div>
 					<div class="grid gap-3 sm:grid-cols-2">
-						<Field label="How urgent?" error={errors.urgency}
-							>{#snippet children(x)}<select
-									class="box"
-									name="urgency"
-									bind:value={v.urgency}
-									{...x}
-									><option value="normal">no hurry</option><option value="soon">soon</option><option
-										value="urgent">urgent</option
-									></select
-								>{/snippet}</Field
+						<SelectField
+							label="How urgent?"
+							error={errors.urgency}
+							name="urgency"
+							bind:value={v.urgency}
+							><option value="normal">no hurry</option><option value="soon">soon</option><option
+								value="urgent">urgent</option
+							></SelectField
 						><DateField
 							name="wantedBy"
 							label="Wanted by"

@@ -5,7 +5,7 @@
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Effects from '$lib/docket/Effects.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { plural } from '$lib/ui/format.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
@@ -204,19 +204,15 @@
 							<Effects {effects} {total} {today} />
 						</div>{:else}<p class="sub py-2">counting…</p>{/if}
 				{/if}
-				<Field
+				<TextField
 					label="What changed"
 					error={errors.reason}
 					hint="kept with the version, and said in each affected matter"
 					class="mt-4"
-					>{#snippet children(c)}<input
-							class="box"
-							name="reason"
-							bind:value={v.reason}
-							autocomplete="off"
-							{...c}
-						/>{/snippet}</Field
-				>
+					name="reason"
+					bind:value={v.reason}
+					autocomplete="off"
+				/>
 				{#if errors.yaml}<p class="fault mt-2" role="alert">{errors.yaml}</p>{/if}
 				<div class="mt-3 flex gap-2">
 					<button

@@ -1,19 +1,15 @@
+<!-- The rooms of the house that one may enter. -->
 <script lang="ts">
 	import { page } from '$app/state';
+	import Tabs from '$lib/ui/Tabs.svelte';
 	const tabs = $derived(
 		[
-			['/kinds', 'Matter kinds', page.data.can.kinds],
-			['/imports', 'Imports', page.data.can.imports],
-			['/staff', 'Staff', page.data.can.staff],
-			['/jobs', 'Jobs', page.data.can.kinds]
-		].filter((t) => t[2]) as [string, string, boolean][]
+			{ href: '/kinds', name: 'Matter kinds', open: page.data.can.kinds },
+			{ href: '/imports', name: 'Imports', open: page.data.can.imports },
+			{ href: '/staff', name: 'Staff', open: page.data.can.staff },
+			{ href: '/jobs', name: 'Jobs', open: page.data.can.kinds }
+		].filter(({ open }) => open)
 	);
 </script>
 
-<nav class="no-print flex gap-2" aria-label="House">
-	{#each tabs as [href, name] (href)}<a
-			class="note"
-			class:on={page.url.pathname.startsWith(href)}
-			{href}>{name}</a
-		>{/each}
-</nav>
+<Tabs label="House" {tabs} />

@@ -5,7 +5,8 @@
 	import SignaturePad from 'signature_pad';
 	import type { SigningView } from '#server/signing/door.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import PdfView from '$lib/ui/PdfView.svelte';
 	import { formatInitials } from '#core/people/names.ts';
@@ -139,7 +140,7 @@
 						class="box read mt-2 text-display italic"
 						bind:value={typed}
 						aria-label="Type your signature"
-						maxlength="120"
+						maxlength={120}
 					/>
 				{:else if how === 'draw'}<canvas
 						use:draw
@@ -176,14 +177,12 @@
 								/>
 								{f.label || 'Check box'}</label
 							>
-						{:else}<Field label={f.label || 'Text'} error={errors[f.id]}
-								>{#snippet children(c)}<input
-										class="box"
-										bind:value={values[f.id]}
-										maxlength="200"
-										{...c}
-									/>{/snippet}</Field
-							>{/if}
+						{:else}<TextField
+								label={f.label || 'Text'}
+								error={errors[f.id]}
+								bind:value={values[f.id]}
+								maxlength={200}
+							/>{/if}
 					{/each}
 					<label class="flex gap-2"
 						><input
@@ -208,17 +207,14 @@
 		</ActionForm>
 		{#if declining}
 			<ActionForm action="?/decline" class="mt-4 border-t border-rule pt-4" {ondone}
-				>{#snippet children({ errors, busy })}<Field
+				>{#snippet children({ errors, busy })}<TextArea
 						label="Why do you decline?"
 						error={errors.reason}
 						hint="the sender reads this; it ends the round"
-						>{#snippet children(c)}<textarea
-								class="box"
-								name="reason"
-								rows="2"
-								bind:value={reason}
-								{...c}></textarea>{/snippet}</Field
-					><button class="btn mt-2" disabled={busy}>Decline to sign</button>{/snippet}</ActionForm
+						name="reason"
+						rows={2}
+						bind:value={reason}
+					/><button class="btn mt-2" disabled={busy}>Decline to sign</button>{/snippet}</ActionForm
 			>
 		{/if}
 		<p class="sub mt-5 text-tiny break-all">

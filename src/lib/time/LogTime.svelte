@@ -3,7 +3,8 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose, { type Item } from '$lib/ui/Choose.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	type Props = {
 		action: string;
 		today: string;
@@ -43,31 +44,33 @@
 					items={matters}
 					error={errors.matterId}
 				/>{:else}<input type="hidden" name="matterId" value={matterId} />{/if}
-			<Field class="w-[74px]" label="Hours" error={errors.hours}
-				>{#snippet children(c)}<input
-						class="box num"
-						name="hours"
-						bind:value={v.hours}
-						placeholder="0.4"
-						autocomplete="off"
-						{...c}
-					/>{/snippet}</Field
-			>
-			<Field class="min-w-[180px] flex-1" label="What was done" error={errors.narrative}
-				>{#snippet children(c)}<input
-						class="box"
-						name="narrative"
-						bind:value={v.narrative}
-						autocomplete="off"
-						{...c}
-					/>{/snippet}</Field
-			>
-			<Field class="w-[150px]" label="Activity code" error={errors.activity}
-				>{#snippet children(c)}<select class="box" name="activity" bind:value={v.activity} {...c}
-						><option value="">none yet</option>{#each activities as a (a.code)}<option
-								value={a.code}>{a.name}</option
-							>{/each}</select
-					>{/snippet}</Field
+			<TextField
+				class="w-[74px]"
+				label="Hours"
+				error={errors.hours}
+				name="hours"
+				bind:value={v.hours}
+				placeholder="0.4"
+				autocomplete="off"
+				numeric
+			/>
+			<TextField
+				class="min-w-[180px] flex-1"
+				label="What was done"
+				error={errors.narrative}
+				name="narrative"
+				bind:value={v.narrative}
+				autocomplete="off"
+			/>
+			<SelectField
+				class="w-[150px]"
+				label="Activity code"
+				error={errors.activity}
+				name="activity"
+				bind:value={v.activity}
+				><option value="">none yet</option>{#each activities as a (a.code)}<option value={a.code}
+						>{a.name}</option
+					>{/each}</SelectField
 			>
 			<button class="btn go mt-[23px]" disabled={busy}>Log</button>
 		</div>

@@ -12,10 +12,11 @@
 	import { formatHours } from '#core/format/hours.ts';
 
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Requests from '$lib/requests/RequestRows.svelte';
@@ -203,13 +204,10 @@
 									><b class="font-semibold">{r.title}</b>
 									<span class="sub">{r.matterTitle}{r.others ? `; seen by ${r.others}` : ''}</span
 									></a
-								><ActionForm action="?/seen"
-									>{#snippet children({ busy })}<input
-											type="hidden"
-											name="deadlineId"
-											value={r.deadlineId}
-										/><button class="act whitespace-nowrap" disabled={busy}>seen</button
-										>{/snippet}</ActionForm
+								><RowAction
+									action="?/seen"
+									fields={{ deadlineId: r.deadlineId }}
+									look="act whitespace-nowrap">seen</RowAction
 								>
 							</div>
 						{/each}
@@ -323,12 +321,7 @@
 				<span class="grow"
 					>{formatShort(a.from, data.today)} to {formatShort(a.to, data.today)}
 					<span class="sub">{a.note}</span></span
-				><ActionForm action="?/back"
-					>{#snippet children({ busy })}<input type="hidden" name="leaveId" value={a.id} /><button
-							class="act"
-							disabled={busy}>take away</button
-						>{/snippet}</ActionForm
-				>
+				><RowAction action="?/back" fields={{ leaveId: a.id }}>take away</RowAction>
 			</div>{/each}
 		<ActionForm
 			action="?/away"
@@ -350,14 +343,7 @@
 					bind:value={to}
 					today={data.today}
 					error={errors.to}
-				/><Field label="Note" error={errors.note}
-					>{#snippet children(c)}<input
-							class="box"
-							name="note"
-							bind:value={note}
-							{...c}
-						/>{/snippet}</Field
-				>
+				/><TextField label="Note" error={errors.note} name="note" bind:value={note} />
 				<div>
 					<button class="btn go" disabled={busy}>Keep these days</button>
 				</div>{/snippet}</ActionForm

@@ -3,8 +3,10 @@
 	import { toast } from 'svelte-sonner';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -41,10 +43,8 @@
 			>
 				{#snippet children({ errors, busy })}
 					<div class="flex flex-col gap-3.5">
-						<Field label="What is in it" error={errors.what}
-							>{#snippet children(x)}<select class="box" name="what" bind:value={what} {...x}
-									>{#each data.whats as w (w)}<option value={w}>{NAMES[w]}</option>{/each}</select
-								>{/snippet}</Field
+						<SelectField label="What is in it" error={errors.what} name="what" bind:value={what}
+							>{#each data.whats as w (w)}<option value={w}>{NAMES[w]}</option>{/each}</SelectField
 						>
 						<Field
 							label="File"
@@ -95,20 +95,12 @@
 						><span class="sub">{NAMES[b.what]}</span><span>{plural(b.rows, 'row')}</span><span
 							class="sub">{b.by}, {formatInstant(b.at, data.zone, data.today)}</span
 						>
-						{#if b.undoneAt}<span class="sub">taken back</span>{:else}<ActionForm
+						{#if b.undoneAt}<span class="sub">taken back</span>{:else}<RowAction
 								action="?/undo"
 								ondone={(d) => {
 									toast(`Taken back: ${d.removed} made by it are gone.`);
 								}}
-								>{#snippet children({ errors, busy })}<input
-										type="hidden"
-										name="batchId"
-										value={b.id}
-									/><button class="act" disabled={busy}>take back</button>{#if errors.batchId}<p
-											class="fault"
-										>
-											{errors.batchId}
-										</p>{/if}{/snippet}</ActionForm
+								fields={{ batchId: b.id }}>take back</RowAction
 							>{/if}
 					</div>
 				{:else}<Empty>No import yet.</Empty>{/each}

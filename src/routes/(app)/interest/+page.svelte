@@ -2,7 +2,7 @@
 	import { goto } from '$app/navigation';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -22,17 +22,14 @@
 			}}
 		>
 			{#snippet children({ errors, busy })}
-				<Field
+				<TextArea
 					label="Names to check"
 					error={errors.names}
 					hint="One a line: people and organizations, as they are written."
-					>{#snippet children(x)}<textarea
-							class="box"
-							rows="6"
-							name="names"
-							bind:value={names}
-							{...x}></textarea>{/snippet}</Field
-				>
+					rows={6}
+					name="names"
+					bind:value={names}
+				/>
 				<div class="mt-3">
 					<button class="btn go" disabled={busy}>{busy ? 'Looking…' : 'Check the names'}</button>
 				</div>

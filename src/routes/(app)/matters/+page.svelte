@@ -8,6 +8,7 @@
 
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
@@ -240,12 +241,8 @@
 					naming = true;
 				}}>keep this view</button
 			>
-			{#if active?.mine}<ActionForm action="?/removeView"
-					>{#snippet children({ busy })}<input
-							type="hidden"
-							name="viewId"
-							value={active.id}
-						/><button class="act" disabled={busy}>forget it</button>{/snippet}</ActionForm
+			{#if active?.mine}<RowAction action="?/removeView" fields={{ viewId: active.id }}
+					>forget it</RowAction
 				>{/if}
 		{/if}
 		<a class="act" href="/matters/export?{query}&as=xlsx" download>XLSX</a><a

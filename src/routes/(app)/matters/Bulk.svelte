@@ -4,7 +4,8 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import { plural } from '$lib/ui/format.ts';
 	type Fate = { number: string; title: string; was: string; fault: string | null };
 	let {
@@ -53,43 +54,38 @@
 		{#snippet children({ errors, busy })}
 			{#each numbers as n (n)}<input type="hidden" name="numbers" value={n} />{/each}
 			<div class="grid grid-cols-2 gap-3">
-				<Field label="What changes" error={errors.what}
-					>{#snippet children(x)}<select
-							class="box"
-							name="what"
-							bind:value={what}
-							onchange={() => {
-								value = '';
-								reset();
-							}}
-							{...x}
-							>{#each Object.entries(kinds) as [k, n] (k)}<option value={k}>{n}</option
-								>{/each}</select
-						>{/snippet}</Field
+				<SelectField
+					label="What changes"
+					error={errors.what}
+					name="what"
+					bind:value={what}
+					onchange={() => {
+						value = '';
+						reset();
+					}}
+					>{#each Object.entries(kinds) as [k, n] (k)}<option value={k}>{n}</option
+						>{/each}</SelectField
 				>
-				<Field label="To" error={errors.value}
-					>{#snippet children(x)}<select class="box" name="value" bind:value onchange={reset} {...x}
-							><option value="">Choose</option>
-							{#if what === 'responsible' || what === 'member'}{#each page.data.staff as s (s.id)}<option
-										value={s.id}>{s.name}</option
-									>{/each}{:else if what === 'unit'}{#each page.data.units as u (u.id)}<option
-										value={u.id}>{u.name}</option
-									>{/each}{:else if what === 'priority'}<option>high</option><option>normal</option
-								><option>low</option>{:else}<option>open</option><option>on hold</option><option
-									>proposed</option
-								>{/if}</select
-						>{/snippet}</Field
+				<SelectField label="To" error={errors.value} name="value" bind:value onchange={reset}
+					><option value="">Choose</option>
+					{#if what === 'responsible' || what === 'member'}{#each page.data.staff as s (s.id)}<option
+								value={s.id}>{s.name}</option
+							>{/each}{:else if what === 'unit'}{#each page.data.units as u (u.id)}<option
+								value={u.id}>{u.name}</option
+							>{/each}{:else if what === 'priority'}<option>high</option><option>normal</option
+						><option>low</option>{:else}<option>open</option><option>on hold</option><option
+							>proposed</option
+						>{/if}</SelectField
 				>
 			</div>
-			{#if what === 'status'}<Field class="mt-3" label="Reason" error={errors.reason}
-					>{#snippet children(x)}<input
-							class="box"
-							name="reason"
-							bind:value={reason}
-							oninput={reset}
-							{...x}
-						/>{/snippet}</Field
-				>{/if}
+			{#if what === 'status'}<TextField
+					class="mt-3"
+					label="Reason"
+					error={errors.reason}
+					name="reason"
+					bind:value={reason}
+					oninput={reset}
+				/>{/if}
 			<div class="mt-3"><button class="btn" disabled={busy}>Show what it would do</button></div>
 		{/snippet}
 	</ActionForm>

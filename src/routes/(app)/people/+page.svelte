@@ -6,6 +6,8 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { plural } from '$lib/ui/format.ts';
@@ -156,16 +158,14 @@
 						><input type="radio" name="kind" value="organization" bind:group={v.kind} /> an organization</label
 					>
 				</fieldset>
-				<Field label="Name" error={errors.name}
-					>{#snippet children(x)}<input
-							class="box"
-							name="name"
-							bind:value={v.name}
-							oninput={() => (sure = false)}
-							autocomplete="off"
-							{...x}
-						/>{/snippet}</Field
-				>
+				<TextField
+					label="Name"
+					error={errors.name}
+					name="name"
+					bind:value={v.name}
+					oninput={() => (sure = false)}
+					autocomplete="off"
+				/>
 				{#if errors.near}<div
 						class="border-l-[3px] border-saffron bg-saffron-wash px-3 py-2"
 						role="alert"
@@ -178,41 +178,29 @@
 						>
 					</div>{/if}
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Mail" error={errors.email}
-						>{#snippet children(x)}<input
-								class="box"
-								name="email"
-								bind:value={v.email}
-								autocomplete="off"
-								{...x}
-							/>{/snippet}</Field
-					><Field label="Phone" error={errors.phone}
-						>{#snippet children(x)}<input
-								class="box"
-								name="phone"
-								bind:value={v.phone}
-								autocomplete="off"
-								{...x}
-							/>{/snippet}</Field
-					>
+					<TextField
+						label="Mail"
+						error={errors.email}
+						name="email"
+						bind:value={v.email}
+						autocomplete="off"
+					/><TextField
+						label="Phone"
+						error={errors.phone}
+						name="phone"
+						bind:value={v.phone}
+						autocomplete="off"
+					/>
 				</div>
-				<Field label="Former names" error={errors.former} hint="divided by semicolons"
-					>{#snippet children(x)}<input
-							class="box"
-							name="former"
-							bind:value={v.former}
-							autocomplete="off"
-							{...x}
-						/>{/snippet}</Field
-				>
-				<Field label="Note" error={errors.note}
-					>{#snippet children(x)}<textarea
-							class="box"
-							rows="3"
-							name="note"
-							bind:value={v.note}
-							{...x}></textarea>{/snippet}</Field
-				>
+				<TextField
+					label="Former names"
+					error={errors.former}
+					hint="divided by semicolons"
+					name="former"
+					bind:value={v.former}
+					autocomplete="off"
+				/>
+				<TextArea label="Note" error={errors.note} rows={3} name="note" bind:value={v.note} />
 				<div><button class="btn go" disabled={busy}>Add the card</button></div>
 			</div>
 		{/snippet}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { dayAt } from '#core/dates/zone.ts';
-	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Requests from '$lib/requests/RequestRows.svelte';
 	import { countDays, plural, formatShort } from '$lib/ui/format.ts';
@@ -24,18 +24,14 @@
 <div class="px-5 py-4">
 	<h1>Requests</h1>
 	{#if data.own}
-		{#if data.draft}<ActionForm
+		{#if data.draft}<RowAction
 				action="?/removeDraft"
 				class="mt-1"
 				ondone={() => {
 					sessionStorage.removeItem('draft request');
 					location.href = '/requests';
 				}}
-				>{#snippet children({ busy })}<input
-						type="hidden"
-						name="requestId"
-						value={data.own ? data.draft!.id : ''}
-					/><button class="act" disabled={busy}>Throw this draft away</button>{/snippet}</ActionForm
+				fields={{ requestId: data.own ? data.draft!.id : '' }}>Throw this draft away</RowAction
 			>{/if}
 		<div class="mt-4"><Requests mine={data.mine} loaded={data.draft} /></div>
 	{:else}

@@ -4,6 +4,7 @@
 	import { formatClock, formatHours } from '#core/format/hours.ts';
 
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import LogTime from '$lib/time/LogTime.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -30,16 +31,14 @@
 				class="act"
 				href="?week={data.after}">next week</a
 			>{/if}<span class="grow"></span>
-		{#if data.drafts.n}<ActionForm
+		{#if data.drafts.n}<RowAction
 				action="?/release"
 				ondone={(d) => {
 					toast(`Released ${plural(Number(d.released), 'entry', 'entries')}.`);
 				}}
-				>{#snippet children({ busy })}<input type="hidden" name="upTo" value={data.today} /><button
-						class="btn go"
-						disabled={busy}
-						>Release {plural(data.drafts.n, 'draft')}, {formatHours(data.drafts.minutes)} h</button
-					>{/snippet}</ActionForm
+				fields={{ upTo: data.today }}
+				look="btn go"
+				>Release {plural(data.drafts.n, 'draft')}, {formatHours(data.drafts.minutes)} h</RowAction
 			>{/if}
 	</div>
 	<ol class="week mt-3" aria-label="Hours of the week">
@@ -96,21 +95,13 @@
 												hours = formatHours(e.minutes);
 												narrative = e.narrative;
 											}}>change</button
-										><ActionForm action="?/remove"
-											>{#snippet children({ busy })}<input
-													type="hidden"
-													name="entryId"
-													value={e.id}
-												/><button class="act" disabled={busy} aria-label="Remove {e.narrative}"
-													>remove</button
-												>{/snippet}</ActionForm
-										>{:else if e.state === 'released'}<ActionForm action="?/back"
-											>{#snippet children({ busy })}<input
-													type="hidden"
-													name="entryId"
-													value={e.id}
-												/><button class="act" disabled={busy}>take back</button
-												>{/snippet}</ActionForm
+										><RowAction
+											action="?/remove"
+											fields={{ entryId: e.id }}
+											aria-label="Remove {e.narrative}">remove</RowAction
+										>{:else if e.state === 'released'}<RowAction
+											action="?/back"
+											fields={{ entryId: e.id }}>take back</RowAction
 										>{/if}</span
 								>
 							</div>

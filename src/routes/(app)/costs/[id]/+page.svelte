@@ -6,7 +6,7 @@
 
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -239,14 +239,12 @@
 			reversing = false;
 			toast('Reversed. Everything is back.');
 		}}
-		>{#snippet children({ errors, busy })}<Field label="Reason" error={errors.reason}
-				>{#snippet children(c)}<input
-						class="box"
-						name="reason"
-						bind:value={reason}
-						{...c}
-					/>{/snippet}</Field
-			><button class="btn go mt-3" disabled={busy}>Reverse {formatCents(r.cents)}</button
+		>{#snippet children({ errors, busy })}<TextField
+				label="Reason"
+				error={errors.reason}
+				name="reason"
+				bind:value={reason}
+			/><button class="btn go mt-3" disabled={busy}>Reverse {formatCents(r.cents)}</button
 			>{/snippet}</ActionForm
 	>
 </Drawer>

@@ -5,7 +5,8 @@
 	import Count from '$lib/docket/Count.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import { formatAway } from '$lib/ui/format.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	let { data } = $props();
@@ -59,10 +60,8 @@
 				again(true);
 			}}
 		>
-			<Field label="Court or agency" error={data.errors.court}
-				>{#snippet children(c)}<select class="box" name="court" value={a.court} {...c}
-						>{#each data.courts as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
-					>{/snippet}</Field
+			<SelectField label="Court or agency" error={data.errors.court} name="court" value={a.court}
+				>{#each data.courts as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</SelectField
 			>
 			<DateField
 				name="from"
@@ -73,42 +72,33 @@
 				onpick={() => again(true)}
 			/>
 			<div class="grid grid-cols-[90px_1fr_1fr] gap-2">
-				<Field label="How many" error={data.errors.amount}
-					>{#snippet children(c)}<input
-							class="box"
-							name="amount"
-							inputmode="numeric"
-							value={a.amount}
-							autocomplete="off"
-							{...c}
-						/>{/snippet}</Field
+				<TextField
+					label="How many"
+					error={data.errors.amount}
+					name="amount"
+					inputmode="numeric"
+					value={a.amount}
+					autocomplete="off"
+				/>
+				<SelectField label="Of what" name="unit" value={a.unit}
+					>{#each units as [v, n] (v)}<option value={v}>{n}</option>{/each}</SelectField
 				>
-				<Field label="Of what"
-					>{#snippet children(c)}<select class="box" name="unit" value={a.unit} {...c}
-							>{#each units as [v, n] (v)}<option value={v}>{n}</option>{/each}</select
-						>{/snippet}</Field
-				>
-				<Field label="Which way"
-					>{#snippet children(c)}<select class="box" name="way" value={a.way} {...c}
-							><option value="after">after it</option><option value="before">before it</option
-							></select
-						>{/snippet}</Field
+				<SelectField label="Which way" name="way" value={a.way}
+					><option value="after">after it</option><option value="before">before it</option
+					></SelectField
 				>
 			</div>
 			<div class="grid grid-cols-2 gap-2">
-				<Field label="Served"
-					>{#snippet children(c)}<select
-							class="box"
-							name="service"
-							value={a.service}
-							{...c}
-							disabled={data.services.length === 0}
-							><option value="">Not served</option>{#each data.services as s (s.id)}<option
-									value={s.id}>{s.label}</option
-								>{/each}</select
-						>{/snippet}</Field
+				<SelectField
+					label="Served"
+					name="service"
+					value={a.service}
+					disabled={data.services.length === 0}
+					><option value="">Not served</option>{#each data.services as s (s.id)}<option value={s.id}
+							>{s.label}</option
+						>{/each}</SelectField
 				>
-				<Field
+				<TextField
 					label="At"
 					error={data.errors.time}
 					hint={a.unit === 'h'
@@ -116,29 +106,25 @@
 						: data.deemed
 							? 'service may depend on it'
 							: undefined}
-					>{#snippet children(c)}<input
-							class="box"
-							name="time"
-							value={a.time}
-							placeholder="14:30"
-							autocomplete="off"
-							{...c}
-						/>{/snippet}</Field
-				>
+					name="time"
+					value={a.time}
+					placeholder="14:30"
+					autocomplete="off"
+				/>
 			</div>
 			<div class="grid grid-cols-2 gap-2">
-				<Field label="What is done" hint="an office that cannot be reached moves filings only"
-					>{#snippet children(c)}<select class="box" name="act" value={a.act} {...c}
-							><option value="file">file it</option><option value="serve">serve or do it</option
-							></select
-						>{/snippet}</Field
+				<SelectField
+					label="What is done"
+					hint="an office that cannot be reached moves filings only"
+					name="act"
+					value={a.act}
+					><option value="file">file it</option><option value="serve">serve or do it</option
+					></SelectField
 				>
-				<Field label="On a closed day"
-					>{#snippet children(c)}<select class="box" name="roll" value={a.roll} {...c}
-							><option value="usual">as the court's rule says</option><option value="towards"
-								>always on, to the next</option
-							><option value="none">it stays</option></select
-						>{/snippet}</Field
+				<SelectField label="On a closed day" name="roll" value={a.roll}
+					><option value="usual">as the court's rule says</option><option value="towards"
+						>always on, to the next</option
+					><option value="none">it stays</option></SelectField
 				>
 			</div>
 			<noscript><button class="btn go">Count</button></noscript>

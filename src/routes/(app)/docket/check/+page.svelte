@@ -3,10 +3,11 @@
 	import { toast } from 'svelte-sonner';
 	import { goto } from '$app/navigation';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Count from '$lib/docket/Count.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
 	import { walkLinks } from '$lib/ui/keys.ts';
@@ -144,19 +145,14 @@
 						<div class="mt-4 border-t border-rule pt-4">
 							{#if !returning}
 								<div class="flex gap-2">
-									{#if d.byHand || d.fresh?.same}<ActionForm
+									{#if d.byHand || d.fresh?.same}<RowAction
 											action="?/check"
 											ondone={() => {
 												toast(`${d.title}: confirmed.`);
 												return next();
 											}}
-											>{#snippet children({ busy })}<input
-													type="hidden"
-													name="deadlineId"
-													value={d.id}
-												/><button class="btn go" disabled={busy}
-													>Confirm {formatShort(d.date, data.today)}</button
-												>{/snippet}</ActionForm
+											fields={{ deadlineId: d.id }}
+											look="btn go">Confirm {formatShort(d.date, data.today)}</RowAction
 										>{/if}<button class="btn" onclick={() => (returning = true)}
 										>I do not agree</button
 									>
@@ -172,17 +168,14 @@
 											type="hidden"
 											name="deadlineId"
 											value={d.id}
-										/><Field
+										/><TextArea
 											label="What is wrong"
 											error={errors.reason}
 											hint="goes to {d.docketedBy} and into the logbook"
-											>{#snippet children(c)}<textarea
-													class="box"
-													name="reason"
-													rows="3"
-													bind:value={reason}
-													{...c}></textarea>{/snippet}</Field
-										>
+											name="reason"
+											rows={3}
+											bind:value={reason}
+										/>
 										<div class="mt-3 flex gap-2">
 											<button class="btn go" disabled={busy}>Return it to {d.docketedBy}</button
 											><button type="button" class="btn slight" onclick={() => (returning = false)}

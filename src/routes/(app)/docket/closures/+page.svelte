@@ -7,7 +7,8 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Effects from '$lib/docket/Effects.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
@@ -135,13 +136,13 @@
 	>
 		{#snippet children({ errors, busy })}
 			<div class="flex flex-col gap-2.5">
-				<Field
+				<SelectField
 					label="Court"
 					error={errors.book}
 					hint="a closure for a book holds for every book laid over it"
-					>{#snippet children(c)}<select class="box" name="book" bind:value={book} {...c}
-							>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
-						>{/snippet}</Field
+					name="book"
+					bind:value={book}
+					>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</SelectField
 				>
 				<DateField
 					name="date"
@@ -150,22 +151,19 @@
 					today={data.today}
 					error={errors.date}
 				/>
-				<Field label="What it is" error={errors.kind}
-					>{#snippet children(c)}<select class="box" name="kind" bind:value={kind} {...c}
-							><option value="holiday">A declared holiday: counts for every act</option><option
-								value="office"
-								>The clerk's office cannot be reached: moves filings, on their last day only</option
-							></select
-						>{/snippet}</Field
+				<SelectField label="What it is" error={errors.kind} name="kind" bind:value={kind}
+					><option value="holiday">A declared holiday: counts for every act</option><option
+						value="office"
+						>The clerk's office cannot be reached: moves filings, on their last day only</option
+					></SelectField
 				>
-				<Field label="Reason" error={errors.name} hint="as it is said in each count"
-					>{#snippet children(c)}<input
-							class="box"
-							name="name"
-							bind:value={name}
-							{...c}
-						/>{/snippet}</Field
-				>
+				<TextField
+					label="Reason"
+					error={errors.name}
+					hint="as it is said in each count"
+					name="name"
+					bind:value={name}
+				/>
 			</div>
 			<div class="ruled mt-4"><h3 class="font-semibold">What would change</h3></div>
 			<div aria-live="polite">
@@ -196,14 +194,7 @@
 				type="hidden"
 				name="closureId"
 				value={dropping}
-			/><Field label="Reason" error={errors.reason}
-				>{#snippet children(c)}<input
-						class="box"
-						name="reason"
-						bind:value={reason}
-						{...c}
-					/>{/snippet}</Field
-			>
+			/><TextField label="Reason" error={errors.reason} name="reason" bind:value={reason} />
 			<div class="mt-4">
 				<button class="btn go" disabled={busy}>Take it away</button>
 			</div>{/snippet}</ActionForm

@@ -2,10 +2,11 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -187,27 +188,20 @@
 							? `made ${formatInstant(feed.madeAt, data.zone, data.today)}${feed.readAt ? `, last read ${formatInstant(feed.readAt, data.zone, data.today)}` : ', not read yet'}`
 							: 'no address yet'}</span
 					>{/if}
-				<ActionForm
+				<RowAction
 					action="?/feed"
 					ondone={(d) => {
 						made = { sort: sort!, address: String(d.address) };
 					}}
-					>{#snippet children({ busy })}<input type="hidden" name="sort" value={sort} /><button
-							class="act"
-							disabled={busy}>{feed ? 'make a new one' : 'make one'}</button
-						>{/snippet}</ActionForm
+					fields={{ sort }}>{feed ? 'make a new one' : 'make one'}</RowAction
 				>
-				{#if feed}<ActionForm
+				{#if feed}<RowAction
 						action="?/revoke"
 						ondone={() => {
 							made = { sort: '', address: '' };
 							toast('Revoked: the address says so from now on.');
 						}}
-						>{#snippet children({ busy })}<input
-								type="hidden"
-								name="feedId"
-								value={feed.id}
-							/><button class="act" disabled={busy}>revoke it</button>{/snippet}</ActionForm
+						fields={{ feedId: feed.id }}>revoke it</RowAction
 					>{/if}
 			</div>
 		{/each}
@@ -216,12 +210,7 @@
 			>
 				<b class="font-semibold">{feed.matterTitle}</b><span class="sub grow"
 					>{feed.matterNumber}, made {formatInstant(feed.madeAt, data.zone, data.today)}</span
-				><ActionForm action="?/revoke"
-					>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button
-							class="act"
-							disabled={busy}>revoke it</button
-						>{/snippet}</ActionForm
-				>
+				><RowAction action="?/revoke" fields={{ feedId: feed.id }}>revoke it</RowAction>
 			</div>{/each}
 	</section>
 </div>
@@ -253,10 +242,15 @@
 					>{/each}
 			</fieldset>
 			{#if errors.to}<p class="fault mt-1">{errors.to}</p>{/if}
-			<Field label="Message" error={errors.words} hint="optional" class="mt-3"
-				>{#snippet children(c)}<textarea class="box" name="words" rows="2" bind:value={words} {...c}
-					></textarea>{/snippet}</Field
-			>
+			<TextArea
+				label="Message"
+				error={errors.words}
+				hint="optional"
+				class="mt-3"
+				name="words"
+				rows={2}
+				bind:value={words}
+			/>
 			<div class="mt-4">
 				<button class="btn go" disabled={busy || chosen.length === 0}
 					>Send to {plural(chosen.length, 'colleague')}</button

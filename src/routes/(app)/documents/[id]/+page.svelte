@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Banner from '$lib/ui/Banner.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import PdfView from '$lib/ui/PdfView.svelte';
@@ -39,9 +40,9 @@
 			>{d.matterNumber} {d.matterTitle}</a
 		>, {d.folder}
 	</p>
-	{#if data.shown.unread}<p class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+	{#if data.shown.unread}<Banner class="mt-3">
 			{data.shown.unread}
-		</p>{/if}
+		</Banner>{/if}
 	<div class="mt-4 grid gap-8 lg:grid-cols-[minmax(0,780px)_minmax(240px,1fr)]">
 		<div class="min-w-0">
 			{#if data.shown.mediaType === 'application/pdf'}<PdfView src={file} />
@@ -58,9 +59,9 @@
 							Only its beginning is shown here. Download it to read the rest.
 						</p>{/if}
 				</article>
-			{:else if data.unread}<p class="border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+			{:else if data.unread}<Banner>
 					{data.unread}
-				</p>{/if}
+				</Banner>{/if}
 		</div>
 		<aside class="flex flex-col gap-7">
 			<Section title="Signing">

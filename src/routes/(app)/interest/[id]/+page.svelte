@@ -1,7 +1,8 @@
 <script lang="ts">
+	import Banner from '$lib/ui/Banner.svelte';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -36,12 +37,9 @@
 				href="/matters/{c.matter.number}">{c.matter.number} {c.matter.title}</a
 			>{/if}. The report stays as it was that day.
 	</p>
-	{#if c.report.restricted}<p
-			class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2"
-			data-neutral
-		>
+	{#if c.report.restricted}<Banner class="mt-3" data-neutral>
 			Ask the docket clerk before you go on.
-		</p>{/if}
+		</Banner>{/if}
 	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_320px]">
 		<div class="flex min-w-0 flex-col gap-6">
 			{#each c.report.names as n (n.name)}
@@ -102,14 +100,14 @@
 									>{/each}
 							</fieldset>
 							{#if errors.decision}<p class="fault mt-1">{errors.decision}</p>{/if}
-							<Field class="mt-3" label="Reason" error={errors.reason}
-								>{#snippet children(x)}<textarea
-										class="box"
-										rows="3"
-										name="reason"
-										bind:value={reason}
-										{...x}></textarea>{/snippet}</Field
-							>
+							<TextArea
+								class="mt-3"
+								label="Reason"
+								error={errors.reason}
+								rows={3}
+								name="reason"
+								bind:value={reason}
+							/>
 							<div class="mt-3">
 								<button class="btn go" disabled={busy}>Decide</button>
 							</div>{/snippet}</ActionForm

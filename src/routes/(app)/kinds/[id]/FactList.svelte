@@ -91,7 +91,7 @@
 		</div>
 		{#if f.type === 'choice'}<textarea
 				class="box mt-1.5"
-				rows="2"
+				rows={2}
 				aria-label="Options of {f.name}, one a line"
 				value={(f.options ?? []).join('\n')}
 				onchange={(e) =>
@@ -101,7 +101,7 @@
 						.filter(Boolean))}></textarea>
 		{:else if f.type === 'coded'}<textarea
 				class="box mt-1.5"
-				rows="3"
+				rows={3}
 				aria-label="Codes of {f.name}: code and words, one a line"
 				value={codesText(f)}
 				onchange={(e) =>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
-	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatShort } from '$lib/ui/format.ts';
 	let { data, children } = $props();
 	const c = $derived(data.caption);
@@ -50,11 +50,10 @@
 				>{/if}
 			{#if c.restricted}<span class="note warn">Restricted</span
 				>{/if}{#each c.cautions as x (x)}<span class="note warn">{x}</span>{/each}
-			<ActionForm action="{base}?/{c.pinned ? 'unpin' : 'pin'}" class="no-print ml-auto"
-				>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><button
-						class="act"
-						disabled={busy}>{c.pinned ? 'unpin' : 'pin'}</button
-					>{/snippet}</ActionForm
+			<RowAction
+				action="{base}?/{c.pinned ? 'unpin' : 'pin'}"
+				class="no-print ml-auto"
+				fields={{ matterId: c.id }}>{c.pinned ? 'unpin' : 'pin'}</RowAction
 			>
 		</div>
 		<dl class="mt-2.5 flex flex-wrap gap-y-1.5">

@@ -1,14 +1,17 @@
 <script lang="ts">
+	import Banner from '$lib/ui/Banner.svelte';
 	import { toast } from 'svelte-sonner';
 	import { formatCents } from '#core/format/money.ts';
 	import { formatHours } from '#core/format/hours.ts';
 
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { findMatters, findPeople } from '$lib/people/find.ts';
 	import { formatInstant, plural, formatShort } from '$lib/ui/format.ts';
@@ -73,25 +76,22 @@
 
 <div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_310px]">
 	<div class="flex min-w-0 flex-col gap-7">
-		{#if c.status === 'closed'}<p class="border-l-[3px] border-ink-3 bg-sail px-4 py-2">
+		{#if c.status === 'closed'}<Banner quiet>
 				Closed {formatShort(c.closedOn!, data.today)}: {c.statusReason}. Kept until {formatShort(
 					c.retainUntil!,
 					data.today
 				).slice(4)}. <button class="act ml-1" onclick={() => (closing = true)}>Reopen</button>
-			</p>
-		{:else if c.missing.length}<p
-				class="border-l-[3px] border-saffron bg-saffron-wash px-4 py-2"
-				data-missing
-			>
+			</Banner>
+		{:else if c.missing.length}<Banner data-missing>
 				Still missing: {c.missing.join(', ')}.
 				<button class="act ml-1" onclick={() => (editing = true)}>Add</button>
-			</p>{/if}
-		{#if decided}<p class="border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+			</Banner>{/if}
+		{#if decided}<Banner>
 				Interest check of {decided.names.join(', ')}: {decided.hits === 0
 					? 'nothing found'
 					: plural(decided.hits, 'hit')}{decided.restricted ? ', ask the docket clerk' : ''}, not
 				decided yet. <a class="act ml-1" href="/interest/{decided.id}">Look</a>
-			</p>{/if}
+			</Banner>{/if}
 		{#if c.status !== 'closed'}
 			<Section title="What is next">
 				{#if c.hearing}<div class="row flex h-10 items-center justify-between">
@@ -193,21 +193,16 @@
 							offer={(t) => ({ value: 'new', label: t, about: 'make a new card' })}
 							error={errors.personId ?? errors.newName ?? errors.name}
 						/>
-						{#if person === 'new'}<Field label="The card is of"
-								>{#snippet children(x)}<select
-										class="box"
-										name="newKind"
-										bind:value={newKind}
-										{...x}
-										><option value="person">a person</option><option value="organization"
-											>an organization</option
-										></select
-									>{/snippet}</Field
+						{#if person === 'new'}<SelectField
+								label="The card is of"
+								name="newKind"
+								bind:value={newKind}
+								><option value="person">a person</option><option value="organization"
+									>an organization</option
+								></SelectField
 							>{/if}
-						<Field label="Role" error={errors.role}
-							>{#snippet children(x)}<select class="box" name="role" bind:value={role} {...x}
-									>{#each data.roles as r (r)}<option>{r}</option>{/each}</select
-								>{/snippet}</Field
+						<SelectField label="Role" error={errors.role} name="role" bind:value={role}
+							>{#each data.roles as r (r)}<option>{r}</option>{/each}</SelectField
 						><DateField
 							class="w-40"
 							name="from"
@@ -340,14 +335,11 @@
 								{errors.staffId}
 							</p>{/if}{/snippet}</ActionForm
 				>
-				<ActionForm action="?/restrict" class="no-print mt-2"
-					>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
-							type="hidden"
-							name="restricted"
-							value={c.restricted ? '' : '1'}
-						/><button class="act" disabled={busy}
-							>{c.restricted ? 'Lift the restriction' : 'Restrict to these people'}</button
-						>{/snippet}</ActionForm
+				<RowAction
+					action="?/restrict"
+					class="no-print mt-2"
+					fields={{ matterId: c.id, restricted: c.restricted ? '' : '1' }}
+					>{c.restricted ? 'Lift the restriction' : 'Restrict to these people'}</RowAction
 				>{/if}
 		</Section>
 		<Section title="Beside it">
@@ -443,46 +435,31 @@
 						href={l.url}
 						rel="noreferrer"
 						target="_blank">{l.name}</a
-					><ActionForm action="?/removeLink"
-						>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
-								type="hidden"
-								name="name"
-								value={l.name}
-							/><input type="hidden" name="url" value={l.url} /><button
-								class="act no-print"
-								disabled={busy}
-								aria-label="take out the link {l.name}">take out</button
-							>{/snippet}</ActionForm
+					><RowAction
+						action="?/removeLink"
+						fields={{ matterId: c.id, name: l.name, url: l.url }}
+						look="act no-print"
+						aria-label="take out the link {l.name}">take out</RowAction
 					>
 				</div>{/each}
 			{#each data.references as r (r.whose + r.number)}<div class="row flex h-9 items-center gap-2">
 					<span class="sub">{r.whose}</span><b class="grow truncate font-semibold">{r.number}</b
-					><ActionForm action="?/removeReference"
-						>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
-								type="hidden"
-								name="whose"
-								value={r.whose}
-							/><input type="hidden" name="number" value={r.number} /><button
-								class="act no-print"
-								disabled={busy}
-								aria-label="take out the number {r.number}">take out</button
-							>{/snippet}</ActionForm
+					><RowAction
+						action="?/removeReference"
+						fields={{ matterId: c.id, whose: r.whose, number: r.number }}
+						look="act no-print"
+						aria-label="take out the number {r.number}">take out</RowAction
 					>
 				</div>{/each}
 			{#each data.related as r (r.number)}<div class="row flex min-h-9 items-center gap-2 py-1">
 					<span class="min-w-0 grow"
 						><a class="font-semibold hover:underline" href="/matters/{r.number}">{r.title}</a>
 						<span class="sub">{r.first ? `this is ${r.how} it` : `is ${r.how} this`}</span></span
-					><ActionForm action="?/unrelate"
-						>{#snippet children({ busy })}<input type="hidden" name="matterId" value={c.id} /><input
-								type="hidden"
-								name="number"
-								value={r.number}
-							/><button
-								class="act no-print"
-								disabled={busy}
-								aria-label="take out the relation to {r.number}">take out</button
-							>{/snippet}</ActionForm
+					><RowAction
+						action="?/unrelate"
+						fields={{ matterId: c.id, number: r.number }}
+						look="act no-print"
+						aria-label="take out the relation to {r.number}">take out</RowAction
 					>
 				</div>{/each}
 			{#each data.requests as r (r.id)}<a
@@ -556,29 +533,17 @@
 							error={errors.to}
 						/>
 					</div>
-					<Field label="Note" error={errors.note}
-						>{#snippet children(x)}<input
-								class="box"
-								name="note"
-								bind:value={rNote}
-								{...x}
-							/>{/snippet}</Field
-					>
+					<TextField label="Note" error={errors.note} name="note" bind:value={rNote} />
 					<div><button class="btn go" disabled={busy}>Save the role</button></div>
 				</div>{/snippet}</ActionForm
 		>
-		<ActionForm
+		<RowAction
 			action="?/removeRole"
 			class="mt-4"
 			ondone={() => {
 				changing = null;
 			}}
-			>{#snippet children({ busy })}<input
-					type="hidden"
-					name="roleId"
-					value={changing!.roleId}
-				/><button class="act" disabled={busy}>Take them off this matter</button
-				>{/snippet}</ActionForm
+			fields={{ roleId: changing!.roleId }}>Take them off this matter</RowAction
 		>
 	{/if}
 </Drawer>

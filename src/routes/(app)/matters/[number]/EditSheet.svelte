@@ -6,7 +6,9 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { PageData } from './$types.js';
 	let { data, open = $bindable() }: { data: PageData; open: boolean } = $props();
 	const c = $derived(data.caption);
@@ -83,47 +85,40 @@
 						differences={conflict.differences}
 						bind:choice
 					/>{/if}
-				<Field label="Title" error={errors.title}
-					>{#snippet children(x)}<input class="box" bind:value={v.title} {...x} />{/snippet}</Field
-				>
+				<TextField label="Title" error={errors.title} bind:value={v.title} />
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Kind" error={errors.kind}
-						>{#snippet children(x)}<select class="box" bind:value={v.kind} {...x}
-								>{#each data.kinds.filter((k) => k.active || k.id === c.kind) as k (k.id)}<option
-										value={k.id}>{k.name}</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField label="Kind" error={errors.kind} bind:value={v.kind}
+						>{#each data.kinds.filter((k) => k.active || k.id === c.kind) as k (k.id)}<option
+								value={k.id}>{k.name}</option
+							>{/each}</SelectField
 					>
-					<Field label="Priority" error={errors.priority}
-						>{#snippet children(x)}<select class="box" bind:value={v.priority} {...x}
-								><option>high</option><option>normal</option><option>low</option></select
-							>{/snippet}</Field
+					<SelectField label="Priority" error={errors.priority} bind:value={v.priority}
+						><option>high</option><option>normal</option><option>low</option></SelectField
 					>
-					<Field label="Business unit" error={errors.unit}
-						>{#snippet children(x)}<select class="box" bind:value={v.unit} {...x}
-								>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option>{/each}</select
-							>{/snippet}</Field
+					<SelectField label="Business unit" error={errors.unit} bind:value={v.unit}
+						>{#each data.units as u (u.id)}<option value={u.id}>{u.name}</option
+							>{/each}</SelectField
 					>
-					<Field label="Responsible lawyer" error={errors.responsible}
-						>{#snippet children(x)}<select class="box" bind:value={v.responsible} {...x}
-								>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Responsible lawyer"
+						error={errors.responsible}
+						bind:value={v.responsible}
+						>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option
+							>{/each}</SelectField
 					>
 				</div>
-				<Field label="Rulebook" error={errors.rulebook}
-					>{#snippet children(x)}<select class="box" bind:value={v.rulebook} {...x}
-							><option value="">None</option>{#each data.books as b (b.id)}<option value={b.id}
-									>{b.title}</option
-								>{/each}</select
-						>{/snippet}</Field
+				<SelectField label="Rulebook" error={errors.rulebook} bind:value={v.rulebook}
+					><option value="">None</option>{#each data.books as b (b.id)}<option value={b.id}
+							>{b.title}</option
+						>{/each}</SelectField
 				>
-				<Field
+				<TextArea
 					label="Cautions"
 					error={errors.cautions}
 					hint="Pinned on the caption strip, one a line"
-					>{#snippet children(x)}<textarea class="box" rows="2" bind:value={v.cautions} {...x}
-						></textarea>{/snippet}</Field
-				>
+					rows={2}
+					bind:value={v.cautions}
+				/>
 				<div class="ruled mt-1"><h2>Facts of {data.kind.name.toLowerCase()}</h2></div>
 				{#if v.kind === c.kind}<FactFields
 						kind={data.kind}

@@ -4,7 +4,7 @@
 	import { formatHours } from '#core/format/hours.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { findMatters } from '$lib/people/find.ts';
 	import Choose from '$lib/ui/Choose.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
@@ -64,14 +64,7 @@
 						Dates and tasks that closing took away come back as they were, and hearings ahead stand
 						on the calendars again.
 					</p>
-					<Field label="Reason" error={errors.reason}
-						>{#snippet children(x)}<input
-								class="box"
-								name="reason"
-								bind:value={reason}
-								{...x}
-							/>{/snippet}</Field
-					>
+					<TextField label="Reason" error={errors.reason} name="reason" bind:value={reason} />
 					<div><button class="btn go" disabled={busy}>Reopen the matter</button></div>
 				</div>
 			{/snippet}
@@ -215,14 +208,7 @@
 							</li>
 						</ul>
 					{/if}
-					<Field label="Reason" error={errors.reason}
-						>{#snippet children(x)}<input
-								class="box"
-								name="reason"
-								bind:value={reason}
-								{...x}
-							/>{/snippet}</Field
-					>
+					<TextField label="Reason" error={errors.reason} name="reason" bind:value={reason} />
 					<div>
 						<button class="btn go" disabled={busy}
 							>{to === 'closed'

@@ -1,14 +1,18 @@
 <script lang="ts">
+	import Banner from '$lib/ui/Banner.svelte';
 	import { toast } from 'svelte-sonner';
 	import type { Difference } from '#server/app/errors.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	import { findPeople } from '$lib/people/find.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, formatShort } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -74,12 +78,10 @@
 			><button class="btn go" onclick={edit}>Change</button></span
 		>
 	</div>
-	{#if p.fields.status === 'do not contact'}<p
-			class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2"
-		>
+	{#if p.fields.status === 'do not contact'}<Banner class="mt-3">
 			Not to be contacted. {p.fields.note}
-		</p>{/if}
-	{#if data.near.length}<p class="mt-3 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2">
+		</Banner>{/if}
+	{#if data.near.length}<Banner class="mt-3">
 			Near to this name: {#each data.near as n, i (n.id)}{i ? ', ' : ''}<a
 					class="act"
 					href="/people/{n.id}">{n.name}</a
@@ -92,7 +94,7 @@
 					merging = true;
 				}}>Merge them</button
 			>
-		</p>{/if}
+		</Banner>{/if}
 	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_360px]">
 		<Section title="On matters" about={String(p.matters.length || '')}>
 			{#each p.matters as m, i (i)}<a
@@ -159,18 +161,12 @@
 					>{#each p.merged as m (m.id)}<div class="row flex min-h-9 items-center gap-2">
 							<span class="grow">{m.name}</span><span class="sub"
 								>{formatInstant(m.at, data.zone, data.today)}</span
-							><ActionForm
+							><RowAction
 								action="?/undo"
 								ondone={() => {
 									toast(`${m.name} has a card of its own again.`);
 								}}
-								>{#snippet children({ busy, errors })}<input
-										type="hidden"
-										name="mergeId"
-										value={m.id}
-									/><button class="act" disabled={busy}>take apart</button>{#if errors.mergeId}<span
-											class="fault">{errors.mergeId}</span
-										>{/if}{/snippet}</ActionForm
+								fields={{ mergeId: m.id }}>take apart</RowAction
 							>
 						</div>{/each}</Section
 				>{/if}
@@ -206,26 +202,21 @@
 						differences={conflict.differences}
 						bind:choice
 					/>{/if}
-				<Field label="Name" error={errors.name} hint="the old name is kept as a former one"
-					>{#snippet children(x)}<input
-							class="box"
-							bind:value={v.name}
-							autocomplete="off"
-							{...x}
-						/>{/snippet}</Field
-				>
+				<TextField
+					label="Name"
+					error={errors.name}
+					hint="the old name is kept as a former one"
+					bind:value={v.name}
+					autocomplete="off"
+				/>
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Is" error={errors.kind}
-						>{#snippet children(x)}<select class="box" bind:value={v.kind} {...x}
-								><option value="person">a person</option><option value="organization"
-									>an organization</option
-								></select
-							>{/snippet}</Field
-					><Field label="Standing" error={errors.status}
-						>{#snippet children(x)}<select class="box" bind:value={v.status} {...x}
-								><option>active</option><option>inactive</option><option>do not contact</option
-								></select
-							>{/snippet}</Field
+					<SelectField label="Is" error={errors.kind} bind:value={v.kind}
+						><option value="person">a person</option><option value="organization"
+							>an organization</option
+						></SelectField
+					><SelectField label="Standing" error={errors.status} bind:value={v.status}
+						><option>active</option><option>inactive</option><option>do not contact</option
+						></SelectField
 					>
 				</div>
 				<Choose
@@ -248,13 +239,19 @@
 					error={errors.parent}
 				/>
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Also known as" error={errors.aliases ?? errors.names} hint="one a line"
-						>{#snippet children(x)}<textarea class="box" rows="2" bind:value={v.aliases} {...x}
-							></textarea>{/snippet}</Field
-					><Field label="Former names" error={errors.former} hint="one a line"
-						>{#snippet children(x)}<textarea class="box" rows="2" bind:value={v.former} {...x}
-							></textarea>{/snippet}</Field
-					>
+					<TextArea
+						label="Also known as"
+						error={errors.aliases ?? errors.names}
+						hint="one a line"
+						rows={2}
+						bind:value={v.aliases}
+					/><TextArea
+						label="Former names"
+						error={errors.former}
+						hint="one a line"
+						rows={2}
+						bind:value={v.former}
+					/>
 				</div>
 				<fieldset>
 					<legend class="label">Addresses</legend>
@@ -272,7 +269,7 @@
 								aria-label="Label of address {i + 1}"
 							/>{#if c.kind === 'address'}<textarea
 									class="box"
-									rows="2"
+									rows={2}
 									bind:value={c.value}
 									aria-label="Address {i + 1}"></textarea>{:else}<input
 									class="box"
@@ -297,20 +294,13 @@
 						>Add an address</button
 					>
 				</fieldset>
-				<Field
+				<TextField
 					label="Categories"
 					error={errors.categories}
 					hint="divided by commas: used to filter and for group letters"
-					>{#snippet children(x)}<input
-							class="box"
-							bind:value={v.categories}
-							{...x}
-						/>{/snippet}</Field
-				>
-				<Field label="Note" error={errors.note}
-					>{#snippet children(x)}<textarea class="box" rows="3" bind:value={v.note} {...x}
-						></textarea>{/snippet}</Field
-				>
+					bind:value={v.categories}
+				/>
+				<TextArea label="Note" error={errors.note} rows={3} bind:value={v.note} />
 				<div><button class="btn go" disabled={busy}>Save the card</button></div>
 			</div>
 		{/snippet}

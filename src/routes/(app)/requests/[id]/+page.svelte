@@ -83,7 +83,7 @@
 						}}
 						>{#snippet children({ errors, busy })}<textarea
 								class="box"
-								rows="3"
+								rows={3}
 								name="words"
 								bind:value={reply}
 								placeholder={r.state === 'asked' ? 'Your answer' : 'Add something'}
@@ -145,7 +145,7 @@
 								}}
 								>{#snippet children({ errors, busy })}<textarea
 										class="box"
-										rows="3"
+										rows={3}
 										name="words"
 										bind:value={words}
 										aria-label="Your question"
@@ -165,7 +165,7 @@
 								}}
 								>{#snippet children({ errors, busy })}<textarea
 										class="box"
-										rows="3"
+										rows={3}
 										name="reason"
 										bind:value={words}
 										aria-label="Reason"

@@ -3,7 +3,8 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import BookEditor from '$lib/rulebooks/BookEditor.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	let { data } = $props();
 	let name = $state(''),
 		anchor = $state('');
@@ -29,40 +30,35 @@
 		<ActionForm action="?/write" class="mt-4 max-w-page">
 			{#snippet children({ errors, busy })}
 				<div class="grid gap-3 md:grid-cols-2">
-					<Field label="Name" error={errors.name} hint="what the book is called"
-						>{#snippet children(c)}<input
-								class="box"
-								name="name"
-								bind:value={name}
-								autocomplete="off"
-								{...c}
-							/>{/snippet}</Field
-					>
-					<Field
+					<TextField
+						label="Name"
+						error={errors.name}
+						hint="what the book is called"
+						name="name"
+						bind:value={name}
+						autocomplete="off"
+					/>
+					<TextField
 						label="Anchor"
 						error={errors.anchor}
 						hint="the day everything hangs on: signing, closing, end of the fiscal year"
-						>{#snippet children(c)}<input
-								class="box"
-								name="anchor"
-								bind:value={anchor}
-								autocomplete="off"
-								{...c}
-							/>{/snippet}</Field
+						name="anchor"
+						bind:value={anchor}
+						autocomplete="off"
+					/>
+					<SelectField label="What it is" error={errors.sort} name="sort"
+						><option value="transaction">A transaction timeline</option><option value="compliance"
+							>A compliance calendar</option
+						></SelectField
 					>
-					<Field label="What it is" error={errors.sort}
-						>{#snippet children(c)}<select class="box" name="sort" {...c}
-								><option value="transaction">A transaction timeline</option><option
-									value="compliance">A compliance calendar</option
-								></select
-							>{/snippet}</Field
-					>
-					<Field label="Whose days it counts" error={errors.counts} hint="weekends and holidays"
-						>{#snippet children(c)}<select class="box" name="counts" {...c}
-								>{#each data.courts as b (b.id)}<option value={b.id} selected={b.id === 'us-agency'}
-										>{b.title}</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Whose days it counts"
+						error={errors.counts}
+						hint="weekends and holidays"
+						name="counts"
+						>{#each data.courts as b (b.id)}<option value={b.id} selected={b.id === 'us-agency'}
+								>{b.title}</option
+							>{/each}</SelectField
 					>
 				</div>
 				<div class="ruled mt-5">

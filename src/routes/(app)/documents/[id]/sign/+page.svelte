@@ -3,7 +3,8 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import PdfView from '$lib/ui/PdfView.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	let { data } = $props();
@@ -177,25 +178,21 @@
 							<span class="mb-1.5 h-3 w-3" style="background:{colors[i % 6]}"></span>
 							{#if data.self}<b class="font-semibold">{s.name}</b><span class="sub">{s.email}</span
 								>{:else}
-								<Field label="Name" class="flex-1"
-									>{#snippet children(c)}<input
-											class="box"
-											list="known"
-											bind:value={s.name}
-											onchange={(e) => known(i, e.currentTarget.value)}
-											autocomplete="off"
-											{...c}
-										/>{/snippet}</Field
-								>
-								<Field label="Mail" class="flex-1"
-									>{#snippet children(c)}<input
-											class="box"
-											type="email"
-											bind:value={s.email}
-											autocomplete="off"
-											{...c}
-										/>{/snippet}</Field
-								>
+								<TextField
+									label="Name"
+									class="flex-1"
+									list="known"
+									bind:value={s.name}
+									onchange={(e) => known(i, e.currentTarget.value)}
+									autocomplete="off"
+								/>
+								<TextField
+									label="Mail"
+									class="flex-1"
+									type="email"
+									bind:value={s.email}
+									autocomplete="off"
+								/>
 								{#if signers.length > 1}<button
 										type="button"
 										class="btn slight"
@@ -262,23 +259,15 @@
 					{#if errors.fields}<p class="fault mt-1" role="alert">{errors.fields}</p>{/if}
 				</Section>
 				<div class="mt-5 flex flex-col gap-3">
-					<Field label="Title" error={errors.title}
-						>{#snippet children(c)}<input
-								class="box"
-								name="title"
-								bind:value={title}
-								{...c}
-							/>{/snippet}</Field
-					>
+					<TextField label="Title" error={errors.title} name="title" bind:value={title} />
 					{#if !data.self}
-						<Field label="Message" error={errors.message}
-							>{#snippet children(c)}<textarea
-									class="box"
-									name="message"
-									rows="3"
-									bind:value={message}
-									{...c}></textarea>{/snippet}</Field
-						>
+						<TextArea
+							label="Message"
+							error={errors.message}
+							name="message"
+							rows={3}
+							bind:value={message}
+						/>
 						<DateField
 							name="wantedBy"
 							label="Wanted by"

@@ -2,6 +2,7 @@
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Count from '$lib/docket/Count.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
@@ -152,12 +153,9 @@
 			>
 			<span class="sub truncate" title={d.authority}>{d.authority}</span>
 			<span class="text-right whitespace-nowrap">
-				{#if d.state === 'proposed'}{#if data.can.docket}<ActionForm action="?/docket"
-							>{#snippet children({ busy })}<input
-									type="hidden"
-									name="deadlineIds"
-									value={d.id}
-								/><button class="act" disabled={busy}>docket it</button>{/snippet}</ActionForm
+				{#if d.state === 'proposed'}{#if data.can.docket}<RowAction
+							action="?/docket"
+							fields={{ deadlineIds: d.id }}>docket it</RowAction
 						>{:else}proposed{/if}
 				{:else if d.returnedBy}<button
 						class="font-semibold text-madder"
@@ -282,7 +280,7 @@
 		{#if data.view === 'tree'}
 			{#each data.events as e (e.id)}
 				<section class="mt-5" data-event={e.key}>
-					<div class="ruled">
+					<div class="ruled max-md:flex-wrap">
 						<span class="w-[135px] shrink-0 font-medium whitespace-nowrap"
 							>{e.key === 'by-hand' && !e.ahead ? '' : formatShort(e.date, data.today)}</span
 						>

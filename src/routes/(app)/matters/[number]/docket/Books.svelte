@@ -3,6 +3,7 @@
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatInstant, formatShort } from '$lib/ui/format.ts';
 	type Order = {
 		id: string;
@@ -53,15 +54,10 @@
 	{#each books as b (b.id)}<div class="row flex min-h-9 items-center gap-3">
 			<a class="font-semibold hover:underline" href="/rulebooks/{b.id}">{b.title}</a><span
 				class="sub grow">reviewed {formatShort(b.reviewed, today)}</span
-			>{#if !b.main && may}<ActionForm action="?/removeBook"
-					>{#snippet children({ busy })}<input
-							type="hidden"
-							name="matterId"
-							value={matterId}
-						/><input type="hidden" name="book" value={b.id} /><button
-							class="act no-print"
-							disabled={busy}>take off</button
-						>{/snippet}</ActionForm
+			>{#if !b.main && may}<RowAction
+					action="?/removeBook"
+					fields={{ matterId, book: b.id }}
+					look="act no-print">take off</RowAction
 				>{/if}
 		</div>{/each}
 	{#if adding}<ActionForm
@@ -134,13 +130,8 @@
 				></span
 			>{#if may}<button class="act" onclick={() => (rungs = ladder.own || ladder.kind)}
 					>change the days</button
-				>{/if}<ActionForm action="?/{muted ? 'unmute' : 'mute'}"
-				>{#snippet children({ busy })}<input
-						type="hidden"
-						name="matterId"
-						value={matterId}
-					/><button class="act" disabled={busy}>{muted ? 'unmute for me' : 'mute for me'}</button
-					>{/snippet}</ActionForm
+				>{/if}<RowAction action="?/{muted ? 'unmute' : 'mute'}" fields={{ matterId }}
+				>{muted ? 'unmute for me' : 'mute for me'}</RowAction
 			>
 		{:else}<ActionForm
 				action="?/ladder"
@@ -182,27 +173,19 @@
 					? `made ${formatInstant(feed.madeAt, zone, today)}${feed.readAt ? `, last read ${formatInstant(feed.readAt, zone, today)}` : ', not read yet'}`
 					: 'for an ordinary calendar program: this matter, by a secret address'}</span
 			>
-			<ActionForm
+			<RowAction
 				action="?/feed"
 				ondone={(d) => {
 					address = String(d.address);
 				}}
-				>{#snippet children({ busy })}<input
-						type="hidden"
-						name="matterId"
-						value={matterId}
-					/><button class="act" disabled={busy}>{feed ? 'make a new one' : 'make one'}</button
-					>{/snippet}</ActionForm
+				fields={{ matterId }}>{feed ? 'make a new one' : 'make one'}</RowAction
 			>
-			{#if feed}<ActionForm
+			{#if feed}<RowAction
 					action="?/revoke"
 					ondone={() => {
 						toast('Revoked: the address says so from now on.');
 					}}
-					>{#snippet children({ busy })}<input type="hidden" name="feedId" value={feed.id} /><button
-							class="act"
-							disabled={busy}>revoke it</button
-						>{/snippet}</ActionForm
+					fields={{ feedId: feed.id }}>revoke it</RowAction
 				>{/if}{/if}
 	</div>
 </section>

@@ -10,7 +10,9 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
@@ -156,15 +158,15 @@
 	}
 </script>
 
-{#snippet paper(label: string, error: string | undefined, hint?: string)}<Field
+{#snippet paper(label: string, error: string | undefined, hint?: string)}<SelectField
 		{label}
 		{error}
 		{hint}
-		>{#snippet children(c)}<select class="box" name="documentId" bind:value={documentId} {...c}
-				><option value="">None</option>{#each documents as x (x.id)}<option value={x.id}
-						>{x.name}</option
-					>{/each}</select
-			>{/snippet}</Field
+		name="documentId"
+		bind:value={documentId}
+		><option value="">None</option>{#each documents as x (x.id)}<option value={x.id}
+				>{x.name}</option
+			>{/each}</SelectField
 	>{/snippet}
 
 <Drawer bind:open title={TITLES[how]} about={d ? `${d.title}, ${formatDate(d.date)}` : ''}>
@@ -175,68 +177,49 @@
 				<div class="flex flex-col gap-2.5">
 					{#if how === 'meet'}
 						<DateField name="on" label="Met on" bind:value={on} {today} error={errors.on} />
-						<Field label="Proof in words" error={errors.proof} hint="optional: the filing's number"
-							>{#snippet children(x)}<input
-									class="box"
-									name="proof"
-									bind:value={proof}
-									{...x}
-								/>{/snippet}</Field
-						>
+						<TextField
+							label="Proof in words"
+							error={errors.proof}
+							hint="optional: the filing's number"
+							name="proof"
+							bind:value={proof}
+						/>
 						{@render paper('Document that proves it', errors.documentId)}
 					{:else if how === 'vacate'}
-						<Field label="Reason" error={errors.reason}
-							>{#snippet children(x)}<input
-									class="box"
-									name="reason"
-									bind:value={reason}
-									{...x}
-								/>{/snippet}</Field
-						>
+						<TextField label="Reason" error={errors.reason} name="reason" bind:value={reason} />
 					{:else if how === 'answer'}
 						<p><b class="font-semibold text-madder">{d.returnedBy}:</b> {d.returnedReason}</p>
-						<Field
+						<TextField
 							label="Why it stands"
 							error={errors.words}
 							hint="or change the event or the date: that answers it too"
-							>{#snippet children(x)}<input
-									class="box"
-									name="words"
-									bind:value={words}
-									{...x}
-								/>{/snippet}</Field
-						>
+							name="words"
+							bind:value={words}
+						/>
 					{:else if how === 'invite'}
-						<Field label="Name" error={errors.name}
-							>{#snippet children(x)}<input
-									class="box"
-									name="name"
-									bind:value={name}
-									autocomplete="off"
-									{...x}
-								/>{/snippet}</Field
-						>
-						<Field label="Mail address" error={errors.email}
-							>{#snippet children(x)}<input
-									class="box"
-									name="email"
-									type="email"
-									bind:value={email}
-									autocomplete="off"
-									{...x}
-								/>{/snippet}</Field
-						>
-						<Field
+						<TextField
+							label="Name"
+							error={errors.name}
+							name="name"
+							bind:value={name}
+							autocomplete="off"
+						/>
+						<TextField
+							label="Mail address"
+							error={errors.email}
+							name="email"
+							type="email"
+							bind:value={email}
+							autocomplete="off"
+						/>
+						<TextArea
 							label="Message"
 							error={errors.words}
 							hint="they see this, the title, the day and the place; nothing else of the matter"
-							>{#snippet children(x)}<textarea
-									class="box"
-									name="words"
-									rows="3"
-									bind:value={words}
-									{...x}></textarea>{/snippet}</Field
-						>
+							name="words"
+							rows={3}
+							bind:value={words}
+						/>
 					{:else if how === 'edit'}
 						<input type="hidden" name="version" value={version} />
 						{#if conflict}<Differences
@@ -253,51 +236,35 @@
 							hint="not after {formatShort(d.date, today)}"
 						/>
 						<div class="grid grid-cols-2 gap-3">
-							<Field label="Time" error={errors.time}
-								>{#snippet children(x)}<input
-										class="box"
-										name="time"
-										bind:value={time}
-										placeholder="16:30"
-										{...x}
-									/>{/snippet}</Field
-							><Field label="Place" error={errors.place}
-								>{#snippet children(x)}<input
-										class="box"
-										name="place"
-										bind:value={place}
-										{...x}
-									/>{/snippet}</Field
-							>
+							<TextField
+								label="Time"
+								error={errors.time}
+								name="time"
+								bind:value={time}
+								placeholder="16:30"
+							/><TextField label="Place" error={errors.place} name="place" bind:value={place} />
 						</div>
-						<Field label="Link" error={errors.link}
-							>{#snippet children(x)}<input
-									class="box"
-									name="link"
-									bind:value={link}
-									placeholder="https://"
-									{...x}
-								/>{/snippet}</Field
-						>
-						<Field
+						<TextField
+							label="Link"
+							error={errors.link}
+							name="link"
+							bind:value={link}
+							placeholder="https://"
+						/>
+						<TextField
 							label="Short description"
 							error={errors.short}
 							hint="for calendars; the title stays"
-							>{#snippet children(x)}<input
-									class="box"
-									name="short"
-									bind:value={brief}
-									{...x}
-								/>{/snippet}</Field
-						>
-						<Field label="Long description" error={errors.long}
-							>{#snippet children(x)}<textarea
-									class="box"
-									name="long"
-									rows="4"
-									bind:value={long}
-									{...x}></textarea>{/snippet}</Field
-						>
+							name="short"
+							bind:value={brief}
+						/>
+						<TextArea
+							label="Long description"
+							error={errors.long}
+							name="long"
+							rows={4}
+							bind:value={long}
+						/>
 						{#if documents.length}<fieldset>
 								<legend class="label">Linked documents</legend>
 								<div class="max-h-[150px] overflow-y-auto border border-rule p-2">
@@ -348,19 +315,15 @@
 								>{/each}
 						</fieldset>
 						{#if kind !== 'back'}<div class="grid grid-cols-[110px_1fr] gap-3">
-								<Field
+								<TextField
 									label="Days"
 									error={errors.by || (by && !to ? fault : undefined)}
 									hint="+14d, -3cd"
-									>{#snippet children(x)}<input
-											class="box"
-											name="by"
-											bind:value={by}
-											placeholder="+14d"
-											autocomplete="off"
-											{...x}
-										/>{/snippet}</Field
-								><DateField
+									name="by"
+									bind:value={by}
+									placeholder="+14d"
+									autocomplete="off"
+								/><DateField
 									name="to"
 									label="or to the day"
 									bind:value={to}
@@ -385,15 +348,13 @@
 										task: {t.subject}, {t.assignee}, to {formatShort(t.to, today)}
 									</p>{/each}
 							</div>{/if}
-						<Field label="Reason" error={errors.reason}
-							>{#snippet children(x)}<input
-									class="box"
-									name="reason"
-									bind:value={reason}
-									autocomplete="off"
-									{...x}
-								/>{/snippet}</Field
-						>
+						<TextField
+							label="Reason"
+							error={errors.reason}
+							name="reason"
+							bind:value={reason}
+							autocomplete="off"
+						/>
 						{@render paper(kind === 'agreement' ? 'The agreement' : 'The order', errors.documentId)}
 						<p class="sub">
 							It is checked again by a second person. Everyone on the matter is told, once.
@@ -433,17 +394,13 @@
 						type="hidden"
 						name="was"
 						value={ladder}
-					/><Field
+					/><TextField
 						label="Reminder days of this date"
 						error={errors.ladder}
 						hint="like 30, 14, 7, 3, 1, 0, +1; empty: as the matter says"
-						>{#snippet children(x)}<input
-								class="box"
-								name="ladder"
-								bind:value={rungs}
-								{...x}
-							/>{/snippet}</Field
-					>
+						name="ladder"
+						bind:value={rungs}
+					/>
 					<div class="mt-3">
 						<button class="btn" disabled={busy}>Keep the reminder days</button>
 					</div>{/snippet}</ActionForm

@@ -6,7 +6,8 @@
 	import Count from '$lib/docket/Count.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { plural, formatShort } from '$lib/ui/format.ts';
@@ -195,7 +196,7 @@
 				/>
 				<div class="grid grid-cols-2 gap-3">
 					<DateField name="date" label="On" bind:value={v.date} {today} error={e.date} />
-					{#if event?.ahead || event?.timed}<Field
+					{#if event?.ahead || event?.timed}<TextField
 							label="At"
 							error={e.time}
 							hint={event?.timed
@@ -203,15 +204,11 @@
 									? 'where service depends on it'
 									: 'hours are counted from it'
 								: 'optional, like 10:00'}
-							>{#snippet children(c)}<input
-									class="box"
-									name="time"
-									bind:value={v.time}
-									placeholder="10:00"
-									{...c}
-								/>{/snippet}</Field
-						>{/if}
-					{#if event?.served}<Field
+							name="time"
+							bind:value={v.time}
+							placeholder="10:00"
+						/>{/if}
+					{#if event?.served}<SelectField
 							label={event.ahead ? 'To be served by' : 'Served by'}
 							error={e.service}
 							hint={v.service
@@ -219,15 +216,11 @@
 									? `may add ${add.replace('cd', ' court days').replace('d', ' days').replace('  ', ' ')}; each count says whether it does`
 									: 'adds nothing by itself'
 								: undefined}
-							>{#snippet children(c)}<select
-									class="box"
-									name="service"
-									bind:value={v.service}
-									{...c}
-									><option value="">Not served, or not known</option
-									>{#each services as s (s.id)}<option value={s.id}>{capitalize(s.label)}</option
-										>{/each}</select
-								>{/snippet}</Field
+							name="service"
+							bind:value={v.service}
+							><option value="">Not served, or not known</option>{#each services as s (s.id)}<option
+									value={s.id}>{capitalize(s.label)}</option
+								>{/each}</SelectField
 						>{/if}
 				</div>
 				{#if v.sure || /Is the year right/.test(e.date ?? '')}<label class="flex gap-2"
@@ -235,16 +228,14 @@
 						did happen that long before the matter was opened</label
 					>{/if}
 				{#each questions as q (q.id)}
-					{#if q.kind === 'choice'}<Field label={q.ask} error={e[`answers.${q.id}`]}
-							>{#snippet children(c)}<select
-									class="box"
-									name="answers.{q.id}"
-									bind:value={v.answers[q.id]}
-									{...c}
-									><option value="">Not answered (taken as: {q.options![0]!.label})</option
-									>{#each q.options! as o (o.id)}<option value={o.id}>{o.label}</option
-										>{/each}</select
-								>{/snippet}</Field
+					{#if q.kind === 'choice'}<SelectField
+							label={q.ask}
+							error={e[`answers.${q.id}`]}
+							name="answers.{q.id}"
+							bind:value={v.answers[q.id]}
+							><option value="">Not answered (taken as: {q.options![0]!.label})</option
+							>{#each q.options! as o (o.id)}<option value={o.id}>{o.label}</option
+								>{/each}</SelectField
 						>
 					{:else}<DateField
 							name="answers.{q.id}"
@@ -254,53 +245,44 @@
 							error={e[`answers.${q.id}`]}
 						/>{/if}
 				{/each}
-				<Field label="Name it" error={e.name} hint="shown beside each date: which motion, which set"
-					>{#snippet children(c)}<input
-							class="box"
-							name="name"
-							bind:value={v.name}
-							autocomplete="off"
-							{...c}
-						/>{/snippet}</Field
-				>
+				<TextField
+					label="Name it"
+					error={e.name}
+					hint="shown beside each date: which motion, which set"
+					name="name"
+					bind:value={v.name}
+					autocomplete="off"
+				/>
 				<details open={!!(v.sourceId || v.place || v.link || e.sourceId || e.place || e.link)}>
 					<summary class="act inline-block"
 						>{event?.ahead ? 'Where it comes from, place, link' : 'Where it comes from'}</summary
 					>
 					<div class="mt-2.5 flex flex-col gap-2.5">
-						<Field
+						<SelectField
 							label="From which document"
 							error={e.sourceId}
 							hint="the second person checks the date against it"
-							>{#snippet children(c)}<select
-									class="box"
-									name="sourceId"
-									bind:value={v.sourceId}
-									{...c}
-									><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-											>{d.name}</option
-										>{/each}</select
-								>{/snippet}</Field
+							name="sourceId"
+							bind:value={v.sourceId}
+							><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+									>{d.name}</option
+								>{/each}</SelectField
 						>
 						{#if event?.ahead}<div class="grid grid-cols-2 gap-3">
-								<Field label="Place" error={e.place}
-									>{#snippet children(c)}<input
-											class="box"
-											name="place"
-											bind:value={v.place}
-											autocomplete="off"
-											{...c}
-										/>{/snippet}</Field
-								><Field label="Link" error={e.link}
-									>{#snippet children(c)}<input
-											class="box"
-											name="link"
-											bind:value={v.link}
-											placeholder="https://"
-											autocomplete="off"
-											{...c}
-										/>{/snippet}</Field
-								>
+								<TextField
+									label="Place"
+									error={e.place}
+									name="place"
+									bind:value={v.place}
+									autocomplete="off"
+								/><TextField
+									label="Link"
+									error={e.link}
+									name="link"
+									bind:value={v.link}
+									placeholder="https://"
+									autocomplete="off"
+								/>
 							</div>{/if}
 					</div>
 				</details>

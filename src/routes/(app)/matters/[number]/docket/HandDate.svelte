@@ -5,6 +5,9 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	type Props = {
@@ -109,15 +112,13 @@
 								{n}</label
 							>{/each}
 					</fieldset>
-					<Field label="Title" error={errors.title}
-						>{#snippet children(c)}<input
-								class="box"
-								name="title"
-								bind:value={v.title}
-								autocomplete="off"
-								{...c}
-							/>{/snippet}</Field
-					>
+					<TextField
+						label="Title"
+						error={errors.title}
+						name="title"
+						bind:value={v.title}
+						autocomplete="off"
+					/>
 					<div class="grid grid-cols-[1fr_110px] gap-3">
 						<DateField
 							name="date"
@@ -126,65 +127,52 @@
 							{today}
 							error={errors.date}
 							hint="a day by hand is never moved off a closed day"
-						/><Field label="At" error={errors.time}
-							>{#snippet children(c)}<input
-									class="box"
-									name="time"
-									bind:value={v.time}
-									placeholder="10:00"
-									{...c}
-								/>{/snippet}</Field
-						>
+						/><TextField
+							label="At"
+							error={errors.time}
+							name="time"
+							bind:value={v.time}
+							placeholder="10:00"
+						/>
 					</div>
-					<Field
+					<TextField
 						label="Authority"
 						error={errors.authority}
 						hint="the order, the letter, the agreement"
-						>{#snippet children(c)}<input
-								class="box"
-								name="authority"
-								bind:value={v.authority}
-								autocomplete="off"
-								{...c}
-							/>{/snippet}</Field
-					>
-					<Field label="From which document" error={errors.sourceId}
-						>{#snippet children(c)}<select
-								class="box"
-								name="sourceId"
-								bind:value={v.sourceId}
-								{...c}
-								><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-										>{d.name}</option
-									>{/each}</select
-							>{/snippet}</Field
+						name="authority"
+						bind:value={v.authority}
+						autocomplete="off"
+					/>
+					<SelectField
+						label="From which document"
+						error={errors.sourceId}
+						name="sourceId"
+						bind:value={v.sourceId}
+						><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+								>{d.name}</option
+							>{/each}</SelectField
 					>
 					<div class="grid grid-cols-2 gap-3">
-						<Field label="Place" error={errors.place}
-							>{#snippet children(c)}<input
-									class="box"
-									name="place"
-									bind:value={v.place}
-									{...c}
-								/>{/snippet}</Field
-						><Field label="Link" error={errors.link}
-							>{#snippet children(c)}<input
-									class="box"
-									name="link"
-									bind:value={v.link}
-									placeholder="https://"
-									{...c}
-								/>{/snippet}</Field
-						>
+						<TextField
+							label="Place"
+							error={errors.place}
+							name="place"
+							bind:value={v.place}
+						/><TextField
+							label="Link"
+							error={errors.link}
+							name="link"
+							bind:value={v.link}
+							placeholder="https://"
+						/>
 					</div>
-					{#if v.what === 'deadline'}<Field label="Description" error={errors.long}
-							>{#snippet children(c)}<textarea
-									class="box"
-									name="long"
-									rows="3"
-									bind:value={v.long}
-									{...c}></textarea>{/snippet}</Field
-						>{/if}
+					{#if v.what === 'deadline'}<TextArea
+							label="Description"
+							error={errors.long}
+							name="long"
+							rows={3}
+							bind:value={v.long}
+						/>{/if}
 				</div>
 				<div class="mt-4">
 					<button class="btn go" disabled={busy}

@@ -4,7 +4,8 @@
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatShort } from '$lib/ui/format.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
@@ -162,43 +163,37 @@
 					error={errors.to || fault || undefined}
 				/>
 			</div>
-			{#if event.ahead || choice?.timed}<Field label="At" error={errors.time} class="mt-3"
-					>{#snippet children(c)}<input
-							class="box"
-							name="time"
-							bind:value={time}
-							placeholder="10:00"
-							{...c}
-						/>{/snippet}</Field
-				>{/if}
-			{#if choice?.served}<Field
+			{#if event.ahead || choice?.timed}<TextField
+					label="At"
+					error={errors.time}
+					class="mt-3"
+					name="time"
+					bind:value={time}
+					placeholder="10:00"
+				/>{/if}
+			{#if choice?.served}<SelectField
 					label={event.ahead ? 'To be served by' : 'Served by'}
 					error={errors.service}
 					class="mt-3"
-					>{#snippet children(c)}<select
-							class="box"
-							name="service"
-							bind:value={service}
-							onchange={correct}
-							{...c}
-							><option value="">Not served, or not known</option>{#each services as x (x.id)}<option
-									value={x.id}>{capitalize(x.label)}</option
-								>{/each}</select
-						>{/snippet}</Field
+					name="service"
+					bind:value={service}
+					onchange={correct}
+					><option value="">Not served, or not known</option>{#each services as x (x.id)}<option
+							value={x.id}>{capitalize(x.label)}</option
+						>{/each}</SelectField
 				>{/if}
 
 			{#each questions as q (q.id)}
-				{#if q.kind === 'choice'}<Field label={q.ask} error={errors[`answers.${q.id}`]} class="mt-3"
-						>{#snippet children(c)}<select
-								class="box"
-								name="answers.{q.id}"
-								bind:value={answers[q.id]}
-								onchange={correct}
-								{...c}
-								><option value="">Not answered (taken as: {q.options![0]!.label})</option
-								>{#each q.options! as o (o.id)}<option value={o.id}>{o.label}</option
-									>{/each}</select
-							>{/snippet}</Field
+				{#if q.kind === 'choice'}<SelectField
+						label={q.ask}
+						error={errors[`answers.${q.id}`]}
+						class="mt-3"
+						name="answers.{q.id}"
+						bind:value={answers[q.id]}
+						onchange={correct}
+						><option value="">Not answered (taken as: {q.options![0]!.label})</option
+						>{#each q.options! as o (o.id)}<option value={o.id}>{o.label}</option
+							>{/each}</SelectField
 					>
 				{:else}<DateField
 						name="answers.{q.id}"
@@ -260,25 +255,24 @@
 					</p>{/each}
 			</div>
 			{#if ready}
-				<Field
+				<TextField
 					label="Reason"
 					error={errors.reason}
 					class="mt-3"
 					hint="kept with the change: the order, the agreement, a slip"
-					>{#snippet children(c)}<input
-							class="box"
-							name="reason"
-							bind:value={reason}
-							autocomplete="off"
-							{...c}
-						/>{/snippet}</Field
-				>
-				<Field label="Source document" error={errors.sourceId} class="mt-3"
-					>{#snippet children(c)}<select class="box" name="sourceId" bind:value={sourceId} {...c}
-							><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-									>{d.name}</option
-								>{/each}</select
-						>{/snippet}</Field
+					name="reason"
+					bind:value={reason}
+					autocomplete="off"
+				/>
+				<SelectField
+					label="Source document"
+					error={errors.sourceId}
+					class="mt-3"
+					name="sourceId"
+					bind:value={sourceId}
+					><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+							>{d.name}</option
+						>{/each}</SelectField
 				>
 				<p class="sub mt-2">
 					{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move.

@@ -8,7 +8,8 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Effects from '$lib/docket/Effects.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { plural } from '$lib/ui/format.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
@@ -97,12 +98,10 @@
 				<input type="hidden" name="matterId" value={matter.id} />
 				<div class="flex flex-col gap-2.5">
 					<div class="grid grid-cols-2 gap-3">
-						<Field label="What it is" error={errors.sort}
-							>{#snippet children(c)}<select class="box" name="sort" bind:value={v.sort} {...c}
-									><option value="standing order">A judge's standing order</option><option
-										value="scheduling order">A scheduling order</option
-									></select
-								>{/snippet}</Field
+						<SelectField label="What it is" error={errors.sort} name="sort" bind:value={v.sort}
+							><option value="standing order">A judge's standing order</option><option
+								value="scheduling order">A scheduling order</option
+							></SelectField
 						><DateField
 							name="dated"
 							label="Dated"
@@ -111,34 +110,26 @@
 							error={errors.dated}
 						/>
 					</div>
-					<Field
+					<TextField
 						label="The order"
 						error={errors.title}
 						hint="stands as the authority of every date it sets"
-						>{#snippet children(c)}<input
-								class="box"
-								name="title"
-								bind:value={v.title}
-								autocomplete="off"
-								placeholder="Standing order of Judge …, paragraph 4"
-								{...c}
-							/>{/snippet}</Field
-					>
+						name="title"
+						bind:value={v.title}
+						autocomplete="off"
+						placeholder="Standing order of Judge …, paragraph 4"
+					/>
 					<div class="grid grid-cols-2 gap-3">
-						<Field label="Over which book" error={errors.book}
-							>{#snippet children(c)}<select class="box" name="book" bind:value={v.book} {...c}
-									>{#each books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
-								>{/snippet}</Field
-						><Field label="Its document" error={errors.documentId}
-							>{#snippet children(c)}<select
-									class="box"
-									name="documentId"
-									bind:value={v.documentId}
-									{...c}
-									><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-											>{d.name}</option
-										>{/each}</select
-								>{/snippet}</Field
+						<SelectField label="Over which book" error={errors.book} name="book" bind:value={v.book}
+							>{#each books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</SelectField
+						><SelectField
+							label="Its document"
+							error={errors.documentId}
+							name="documentId"
+							bind:value={v.documentId}
+							><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
+									>{d.name}</option
+								>{/each}</SelectField
 						>
 					</div>
 				</div>

@@ -5,6 +5,8 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	let { data } = $props();
 	const c = $derived(data.caption);
 	let uploading = $state(false),
@@ -99,26 +101,21 @@
 							{...x}
 						/>{/snippet}</Field
 				>
-				<Field label="Name" error={errors.name} hint="the file’s own name, if left empty"
-					>{#snippet children(x)}<input
-							class="box"
-							name="name"
-							bind:value={docName}
-							autocomplete="off"
-							{...x}
-						/>{/snippet}</Field
-				>
+				<TextField
+					label="Name"
+					error={errors.name}
+					hint="the file’s own name, if left empty"
+					name="name"
+					bind:value={docName}
+					autocomplete="off"
+				/>
 				<div class="grid grid-cols-2 gap-3">
-					<Field label="Folder" error={errors.folder}
-						>{#snippet children(x)}<select class="box" name="folder" bind:value={folder} {...x}
-								>{#each data.folders as f (f)}<option>{f}</option>{/each}</select
-							>{/snippet}</Field
-					><Field label="Mark" error={errors.mark}
-						>{#snippet children(x)}<select class="box" name="mark" bind:value={mark} {...x}
-								><option value="">none</option><option value="privileged">privileged</option><option
-									value="confidential">confidential</option
-								></select
-							>{/snippet}</Field
+					<SelectField label="Folder" error={errors.folder} name="folder" bind:value={folder}
+						>{#each data.folders as f (f)}<option>{f}</option>{/each}</SelectField
+					><SelectField label="Mark" error={errors.mark} name="mark" bind:value={mark}
+						><option value="">none</option><option value="privileged">privileged</option><option
+							value="confidential">confidential</option
+						></SelectField
 					>
 				</div>
 				<div><button class="btn go" disabled={busy}>{busy ? 'Filing…' : 'File it'}</button></div>
@@ -139,31 +136,25 @@
 		{#snippet children({ errors, busy })}
 			<div class="flex flex-col gap-3.5">
 				<input type="hidden" name="matterId" value={c.id} />
-				<Field
+				<SelectField
 					label="Template"
 					error={errors.templateId}
 					hint={data.templates.find((t) => t.id === template)?.description}
-					>{#snippet children(x)}<select
-							class="box"
-							name="templateId"
-							bind:value={template}
-							onchange={pick}
-							{...x}
-							><option value="">Choose</option>{#each data.templates as t (t.id)}<option
-									value={t.id}>{t.name}</option
-								>{/each}</select
-						>{/snippet}</Field
+					name="templateId"
+					bind:value={template}
+					onchange={pick}
+					><option value="">Choose</option>{#each data.templates as t (t.id)}<option value={t.id}
+							>{t.name}</option
+						>{/each}</SelectField
 				>
 				{#if template && data.needs}
-					<Field label="Name of the document" error={errors.name}
-						>{#snippet children(x)}<input
-								class="box"
-								name="name"
-								bind:value={name}
-								autocomplete="off"
-								{...x}
-							/>{/snippet}</Field
-					>
+					<TextField
+						label="Name of the document"
+						error={errors.name}
+						name="name"
+						bind:value={name}
+						autocomplete="off"
+					/>
 					<div class="ruled mt-1">
 						<h3 class="font-semibold">Asked for</h3>
 						<span class="sub"
@@ -172,17 +163,13 @@
 								: 'nothing: everything is known'}</span
 						>
 					</div>
-					{#each data.needs.missing as f (f)}<Field
+					{#each data.needs.missing as f (f)}<TextField
 							label={say(f)}
 							hint="left empty, it stands in square brackets"
-							>{#snippet children(x)}<input
-									class="box"
-									name="values.{f}"
-									bind:value={fields[f]}
-									autocomplete="off"
-									{...x}
-								/>{/snippet}</Field
-						>{/each}
+							name="values.{f}"
+							bind:value={fields[f]}
+							autocomplete="off"
+						/>{/each}
 				{/if}
 				<div>
 					<button class="btn go" disabled={busy || !template}

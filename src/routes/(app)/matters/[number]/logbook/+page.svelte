@@ -136,7 +136,7 @@
 				<textarea
 					class="box"
 					name="words"
-					rows="2"
+					rows={2}
 					bind:this={box}
 					bind:value={kept.value.words}
 					placeholder="Write a note. @name tells a colleague, #word makes it findable."

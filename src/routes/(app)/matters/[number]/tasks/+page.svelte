@@ -1,9 +1,11 @@
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { formatShort } from '$lib/ui/format.ts';
@@ -42,23 +44,18 @@
 				class="row grid min-h-[37px] grid-cols-[24px_minmax(0,1fr)_140px_minmax(0,280px)_118px] items-center gap-2 max-md:grid-cols-[24px_minmax(0,1fr)_auto]"
 				data-task={t.subject}
 			>
-				<ActionForm action="?/finish"
-					>{#snippet children({ busy })}<input type="hidden" name="taskId" value={t.id} /><input
-							type="hidden"
-							name="done"
-							value={done ? '0' : '1'}
-						/><button
-							class="grid h-6 w-6 place-items-center"
-							disabled={busy}
-							aria-label={done ? `Open again: ${t.subject}` : `Done: ${t.subject}`}
-							><Mark
-								kind="task"
-								{done}
-								color={!done && t.due && t.due < data.today
-									? 'var(--color-madder)'
-									: 'var(--color-ink)'}
-							/></button
-						>{/snippet}</ActionForm
+				<RowAction
+					action="?/finish"
+					fields={{ taskId: t.id, done: done ? '0' : '1' }}
+					look="grid h-6 w-6 place-items-center"
+					aria-label={done ? `Open again: ${t.subject}` : `Done: ${t.subject}`}
+					><Mark
+						kind="task"
+						{done}
+						color={!done && t.due && t.due < data.today
+							? 'var(--color-madder)'
+							: 'var(--color-ink)'}
+					/></RowAction
 				>
 				<span class="truncate {done ? 'text-ink-3 line-through' : 'font-semibold'}"
 					>{t.subject}</span
@@ -89,23 +86,19 @@
 		{#snippet children({ errors, busy })}
 			<div class="flex flex-col gap-3.5">
 				<input type="hidden" name="matterId" value={c.id} />
-				<Field label="What is to be done" error={errors.subject}
-					>{#snippet children(x)}<input
-							class="box"
-							name="subject"
-							bind:value={v.subject}
-							autocomplete="off"
-							{...x}
-						/>{/snippet}</Field
-				>
-				<Field label="For" error={errors.assigneeId}
-					>{#snippet children(x)}<select
-							class="box"
-							name="assigneeId"
-							bind:value={v.assigneeId}
-							{...x}
-							>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
-						>{/snippet}</Field
+				<TextField
+					label="What is to be done"
+					error={errors.subject}
+					name="subject"
+					bind:value={v.subject}
+					autocomplete="off"
+				/>
+				<SelectField
+					label="For"
+					error={errors.assigneeId}
+					name="assigneeId"
+					bind:value={v.assigneeId}
+					>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</SelectField
 				>
 				<fieldset class="flex gap-5">
 					<legend class="label">Due</legend><label
@@ -125,36 +118,30 @@
 					/>
 				{:else}
 					<div class="grid grid-cols-[80px_1fr] gap-3">
-						<Field label="How many" error={errors.offsetDays}
-							>{#snippet children(x)}<input
-									class="box num"
-									name="offsetDays"
-									bind:value={v.offsetDays}
-									inputmode="numeric"
-									{...x}
-								/>{/snippet}</Field
-						><Field label="Counted in" error={errors.offsetUnit}
-							>{#snippet children(x)}<select
-									class="box"
-									name="offsetUnit"
-									bind:value={v.offsetUnit}
-									{...x}
-									><option value="cd">court days before</option><option value="d"
-										>days before</option
-									></select
-								>{/snippet}</Field
+						<TextField
+							label="How many"
+							error={errors.offsetDays}
+							name="offsetDays"
+							bind:value={v.offsetDays}
+							inputmode="numeric"
+							numeric
+						/><SelectField
+							label="Counted in"
+							error={errors.offsetUnit}
+							name="offsetUnit"
+							bind:value={v.offsetUnit}
+							><option value="cd">court days before</option><option value="d">days before</option
+							></SelectField
 						>
 					</div>
-					<Field label="The date it hangs on" error={errors.deadlineId}
-						>{#snippet children(x)}<select
-								class="box"
-								name="deadlineId"
-								bind:value={v.deadlineId}
-								{...x}
-								>{#each data.dates as d (d.id)}<option value={d.id}
-										>{d.title}, {formatShort(d.date, data.today)} ({d.event})</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="The date it hangs on"
+						error={errors.deadlineId}
+						name="deadlineId"
+						bind:value={v.deadlineId}
+						>{#each data.dates as d (d.id)}<option value={d.id}
+								>{d.title}, {formatShort(d.date, data.today)} ({d.event})</option
+							>{/each}</SelectField
 					>
 				{/if}
 				<div><button class="btn go" disabled={busy}>Add the task</button></div>

@@ -2,10 +2,13 @@
 	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Field from '$lib/ui/Field.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -157,26 +160,16 @@
 											aria-label="{x.name} {say}">{say}</button
 										>{/snippet}</ActionForm
 								>{/each}
-							<ActionForm action="?/hearWitness"
-								>{#snippet children({ busy })}<input
-										type="hidden"
-										name="witnessId"
-										value={x.id}
-									/><input type="hidden" name="heard" value={x.heard ? '' : data.today} /><button
-										class="act"
-										disabled={busy}
-										aria-label="{x.name}: {x.heard ? 'not yet heard' : 'heard today'}"
-										>{x.heard ? 'not yet' : 'heard'}</button
-									>{/snippet}</ActionForm
+							<RowAction
+								action="?/hearWitness"
+								fields={{ witnessId: x.id, heard: x.heard ? '' : data.today }}
+								aria-label="{x.name}: {x.heard ? 'not yet heard' : 'heard today'}"
+								>{x.heard ? 'not yet' : 'heard'}</RowAction
 							>
-							<ActionForm action="?/removeWitness"
-								>{#snippet children({ busy })}<input
-										type="hidden"
-										name="witnessId"
-										value={x.id}
-									/><button class="act" disabled={busy} aria-label="off the list: {x.name}"
-										>off</button
-									>{/snippet}</ActionForm
+							<RowAction
+								action="?/removeWitness"
+								fields={{ witnessId: x.id }}
+								aria-label="off the list: {x.name}">off</RowAction
 							></span
 						>
 					</div>
@@ -231,40 +224,28 @@
 			}}
 			>{#snippet children({ errors, busy })}<input type="hidden" name="matterId" value={c.id} />
 				<div class="flex flex-col gap-3.5">
-					<Field label="What it is" error={errors.title}
-						>{#snippet children(x)}<input
-								class="box"
-								name="title"
-								bind:value={v.title}
-								{...x}
-							/>{/snippet}</Field
-					>
+					<TextField label="What it is" error={errors.title} name="title" bind:value={v.title} />
 					<div class="grid grid-cols-2 gap-3">
-						<Field label="Whose" error={errors.side}
-							>{#snippet children(x)}<select class="box" name="side" bind:value={v.side} {...x}
-									><option value="ours">ours</option><option value="theirs">theirs</option><option
-										value="joint">joint</option
-									></select
-								>{/snippet}</Field
-						><Field label="Number" error={errors.number} hint="empty takes the next one"
-							>{#snippet children(x)}<input
-									class="box"
-									name="number"
-									bind:value={v.number}
-									{...x}
-								/>{/snippet}</Field
-						>
+						<SelectField label="Whose" error={errors.side} name="side" bind:value={v.side}
+							><option value="ours">ours</option><option value="theirs">theirs</option><option
+								value="joint">joint</option
+							></SelectField
+						><TextField
+							label="Number"
+							error={errors.number}
+							hint="empty takes the next one"
+							name="number"
+							bind:value={v.number}
+						/>
 					</div>
-					<Field label="Document" error={errors.documentId}
-						>{#snippet children(x)}<select
-								class="box"
-								name="documentId"
-								bind:value={v.documentId}
-								{...x}
-								><option value="">none</option>{#each t.documents as d (d.id)}<option value={d.id}
-										>{d.number.split('-').at(-1)} {d.name}</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Document"
+						error={errors.documentId}
+						name="documentId"
+						bind:value={v.documentId}
+						><option value="">none</option>{#each t.documents as d (d.id)}<option value={d.id}
+								>{d.number.split('-').at(-1)} {d.name}</option
+							>{/each}</SelectField
 					>
 					<div><button class="btn go" disabled={busy}>Add the exhibit</button></div>
 				</div>{/snippet}</ActionForm
@@ -278,42 +259,36 @@
 			}}
 			>{#snippet children({ errors, busy })}<input type="hidden" name="matterId" value={c.id} />
 				<div class="flex flex-col gap-3.5">
-					<Field label="Who" error={errors.personId} hint="someone with a role on this matter"
-						>{#snippet children(x)}<select
-								class="box"
-								name="personId"
-								bind:value={v.personId}
-								{...x}
-								><option value="">Choose</option>{#each witnesses as p (p.id)}<option value={p.id}
-										>{p.name}, {p.role}</option
-									>{/each}</select
-							>{/snippet}</Field
+					<SelectField
+						label="Who"
+						error={errors.personId}
+						hint="someone with a role on this matter"
+						name="personId"
+						bind:value={v.personId}
+						><option value="">Choose</option>{#each witnesses as p (p.id)}<option value={p.id}
+								>{p.name}, {p.role}</option
+							>{/each}</SelectField
 					>
 					<div class="grid grid-cols-2 gap-3">
-						<Field label="For" error={errors.side}
-							>{#snippet children(x)}<select class="box" name="side" bind:value={v.wside} {...x}
-									><option value="ours">our side</option><option value="theirs"
-										>the other side</option
-									></select
-								>{/snippet}</Field
-						><Field label="Minutes" error={errors.minutes}
-							>{#snippet children(x)}<input
-									class="box num"
-									name="minutes"
-									bind:value={v.minutes}
-									inputmode="numeric"
-									{...x}
-								/>{/snippet}</Field
-						>
+						<SelectField label="For" error={errors.side} name="side" bind:value={v.wside}
+							><option value="ours">our side</option><option value="theirs">the other side</option
+							></SelectField
+						><TextField
+							label="Minutes"
+							error={errors.minutes}
+							name="minutes"
+							bind:value={v.minutes}
+							inputmode="numeric"
+							numeric
+						/>
 					</div>
-					<Field label="What they say" error={errors.about}
-						>{#snippet children(x)}<textarea
-								class="box"
-								rows="3"
-								name="about"
-								bind:value={v.about}
-								{...x}></textarea>{/snippet}</Field
-					>
+					<TextArea
+						label="What they say"
+						error={errors.about}
+						rows={3}
+						name="about"
+						bind:value={v.about}
+					/>
 					<div><button class="btn go" disabled={busy}>Add the witness</button></div>
 				</div>{/snippet}</ActionForm
 		>
@@ -348,11 +323,9 @@
 						today={data.today}
 						error={errors.offered}
 					/>
-					<Field label="Ruling" error={errors.ruling}
-						>{#snippet children(x)}<select class="box" name="ruling" bind:value={verdict} {...x}
-								><option value="">none yet</option><option>admitted</option><option>excluded</option
-								></select
-							>{/snippet}</Field
+					<SelectField label="Ruling" error={errors.ruling} name="ruling" bind:value={verdict}
+						><option value="">none yet</option><option>admitted</option><option>excluded</option
+						></SelectField
 					>
 					{#if verdict}<DateField
 							name="ruledOn"
@@ -365,17 +338,13 @@
 					<div><button class="btn go" disabled={busy}>Mark the exhibit</button></div>
 				</div>{/snippet}</ActionForm
 		>
-		{#if !ruling.offered}<ActionForm
+		{#if !ruling.offered}<RowAction
 				action="?/drop"
 				class="mt-4"
 				ondone={() => {
 					ruling = null;
 				}}
-				>{#snippet children({ busy })}<input
-						type="hidden"
-						name="exhibitId"
-						value={ruling!.id}
-					/><button class="act" disabled={busy}>Take it off the list</button>{/snippet}</ActionForm
+				fields={{ exhibitId: ruling!.id }}>Take it off the list</RowAction
 			>{/if}
 	{/if}
 </Drawer>

@@ -1,45 +1,25 @@
 <script lang="ts">
 	import { dayAt } from '#core/dates/zone.ts';
-	import {
-		dayToCivil,
-		MONTHS,
-		toDay,
-		WEEKDAYS,
-		weekday,
-		type PlainDate
-	} from '#core/dates/plain.ts';
+	import type { PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import { formatHours } from '#core/format/hours.ts';
 
-	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
-	import DateField from '$lib/ui/DateField.svelte';
-	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import TextField from '$lib/ui/TextField.svelte';
-	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Requests from '$lib/requests/RequestRows.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatAway, countDays as since, plural, formatShort } from '$lib/ui/format.ts';
+	import DaysAway from './DaysAway.svelte';
+	import Horizon from './Horizon.svelte';
+	import MustNotSlip from './MustNotSlip.svelte';
 	let { data } = $props();
-	const part = (d: PlainDate) => ({
-		...dayToCivil(toDay(d)),
-		w: WEEKDAYS[weekday(toDay(d))]!.slice(0, 3)
-	});
 	const DAY = 450;
-	let awayOpen = $state(false),
-		from = $state(''),
-		to = $state(''),
-		note = $state('');
+	let awayOpen = $state(false);
 	const minutes = $derived(data.inside ? data.hours.reduce((a, h) => a + h.minutes, 0) : 0);
 	const late = $derived(
 		data.inside ? data.tasks.filter((t) => t.due && t.due < data.today).length : 0
 	);
-	type Day = Extract<typeof data, { inside: true }>['days'][number];
-	/** A run of closed days without a mark is narrow. */
-	const narrow = (d: Day) =>
-		d.closed !== null && (d.closed === 'Saturday' || d.closed === 'Sunday') && d.marks.length === 0;
 </script>
 
 <svelte:head><title>Day sheet · Kite Pen</title></svelte:head>
@@ -78,91 +58,13 @@
 			>{/if}
 		<div class="mt-6"><Requests mine={data.mine} loaded={null} /></div>
 	{:else}
-		<ol class="horizon mt-3" aria-label="The next fifteen working days">
-			{#each data.days as d (d.date)}
-				{@const p = part(d.date)}
-				<li
-					class="day"
-					class:hatch={d.closed}
-					class:narrow={narrow(d)}
-					class:now={d.date === data.today}
-				>
-					{#if narrow(d)}<span class="vh">{d.closed}</span>{:else}
-						<div class="head">
-							<span class="sub text-note">{p.w}</span><b class="read text-head font-medium"
-								>{p.day}</b
-							>{#if p.day === 1}<span class="text-note">{MONTHS[p.month - 1]!.slice(0, 3)}</span
-								>{/if}
-						</div>
-						<div class="mt-1.5 flex flex-wrap gap-[5px]">
-							{#each d.marks.slice(0, 9) as m, i (i)}<a
-									href={m.href}
-									title={m.title}
-									aria-label={m.title}
-									>{#if m.kind === 'deadline'}<Kite
-											state={m.state!}
-											checked={m.checked ?? false}
-											late={d.date === data.today && m.state === 'docketed'}
-											size={15}
-										/>{:else}<Mark kind={m.kind} size={14} />{/if}</a
-								>{/each}
-							{#if d.marks.length > 9}<span class="sub text-tiny">+{d.marks.length - 9}</span>{/if}
-						</div>
-						{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed"
-								>{d.closed.replace(/ Day$/, '')}</span
-							>{/if}
-					{/if}
-				</li>
-			{/each}
-		</ol>
+		<Horizon {data} />
 
 		<div
 			class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_400px]"
 		>
 			<div class="flex min-w-0 flex-col gap-6">
-				<Section
-					title="Must not slip"
-					about={data.missed.length
-						? `${data.missed.length} missed, ${plural(data.nearCount, 'date')} in 5 court days`
-						: `next 5 court days, ${plural(data.nearCount, 'date')}`}
-				>
-					{#each [...data.missed.map( (d) => ({ ...d, courtDays: -1 }) ), ...data.mustNotSlip].slice(0, 6) as d (d.id)}
-						<a class="row slip" href="/matters/{d.matterNumber}/docket?deadline={d.id}">
-							<Kite state={d.state} checked={d.checked} late={d.date <= data.today} />
-							<span
-								class="font-semibold {d.date <= data.today
-									? 'text-madder'
-									: d.checked
-										? ''
-										: 'text-saffron-ink'}"
-								>{d.state === 'missed'
-									? 'Missed'
-									: d.courtDays === 0
-										? 'Today'
-										: plural(d.courtDays, 'court day')}</span
-							>
-							<span class="min-w-0"
-								><b class="block truncate font-semibold">{d.title}</b><span
-									class="sub block truncate"
-									>{d.matterTitle}{#if d.court}<span class="px-1 text-haze">/</span
-										>{d.court}{/if}</span
-								></span
-							>
-							<span class="text-right"
-								><span class="block text-ink-2"
-									>{d.date === data.today
-										? `due ${d.time ?? 'by the end of the day'}`
-										: `${formatShort(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
-								><span class="block {d.checked ? 'sub' : 'font-semibold text-saffron-ink'}"
-									>{d.checked ? d.authority : 'needs a second check'}</span
-								></span
-							>
-						</a>
-					{:else}<Empty
-							>No dates are docketed on your matters. Enter an event on a matter and its dates come
-							here.</Empty
-						>{/each}
-				</Section>
+				<MustNotSlip {data} />
 				<Section title="Yours to do" about="{data.tasks.length} open{late ? `, ${late} late` : ''}">
 					{#each data.tasks.slice(0, 7) as t (t.id)}
 						<a
@@ -316,118 +218,5 @@
 	{/if}
 </div>
 {#if data.inside}
-	<Drawer bind:open={awayOpen} title="Days away" about="a date that moves onto them is warned of">
-		{#each data.away as a (a.id)}<div class="row flex min-h-10 items-center gap-3">
-				<span class="grow"
-					>{formatShort(a.from, data.today)} to {formatShort(a.to, data.today)}
-					<span class="sub">{a.note}</span></span
-				><RowAction action="?/back" fields={{ leaveId: a.id }}>take away</RowAction>
-			</div>{/each}
-		<ActionForm
-			action="?/away"
-			class="mt-4 flex flex-col gap-2.5"
-			ondone={() => {
-				from = '';
-				to = '';
-				note = '';
-			}}
-			>{#snippet children({ errors, busy })}<DateField
-					name="from"
-					label="From"
-					bind:value={from}
-					today={data.today}
-					error={errors.from}
-				/><DateField
-					name="to"
-					label="To"
-					bind:value={to}
-					today={data.today}
-					error={errors.to}
-				/><TextField label="Note" error={errors.note} name="note" bind:value={note} />
-				<div>
-					<button class="btn go" disabled={busy}>Keep these days</button>
-				</div>{/snippet}</ActionForm
-		>
-	</Drawer>
+	<DaysAway {data} bind:open={awayOpen} />
 {/if}
-
-<style>
-	.horizon {
-		display: flex;
-		border: 1px solid var(--color-rule);
-		border-radius: 6px;
-		background: var(--color-white);
-		min-height: 116px;
-		overflow: hidden;
-	}
-	.day {
-		flex: 1 1 0;
-		min-width: 0;
-		padding: 5px 4px 18px 7px;
-		border-right: 1px solid var(--color-rule-2);
-		position: relative;
-	}
-	.day.narrow {
-		flex: 0 0 8px;
-		padding: 0;
-		border-right: 0;
-	}
-	.day.now::after {
-		content: '';
-		position: absolute;
-		left: 0;
-		right: 0;
-		bottom: 0;
-		height: 4px;
-		background: var(--color-saffron);
-	}
-	.head {
-		display: flex;
-		align-items: baseline;
-		gap: 4px;
-		white-space: nowrap;
-	}
-	@media (max-width: 1180px) {
-		.head {
-			flex-wrap: wrap;
-			line-height: 1.1;
-			column-gap: 4px;
-		}
-		.head span:first-child {
-			flex-basis: 100%;
-		}
-	}
-	.closed {
-		position: absolute;
-		left: 5px;
-		right: 1px;
-		bottom: 3px;
-		font-size: 11px;
-		letter-spacing: -0.01em;
-		color: var(--color-ink-2);
-		line-height: 1.1;
-		overflow-wrap: anywhere;
-	}
-	.slip {
-		display: grid;
-		grid-template-columns: 22px 96px minmax(0, 1fr) auto;
-		align-items: center;
-		gap: 6px;
-		min-height: 48px;
-	}
-	.slip:hover {
-		background: var(--color-white);
-	}
-	@media (max-width: 640px) {
-		.horizon {
-			flex-wrap: wrap;
-		}
-		.day {
-			flex: 0 0 20%;
-			min-height: 80px;
-		}
-		.slip {
-			grid-template-columns: 22px 1fr;
-		}
-	}
-</style>

@@ -1,0 +1,59 @@
+<!-- Who of the department works on the matter, and whether it is theirs alone. -->
+<script lang="ts">
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
+	import Section from '$lib/ui/Section.svelte';
+	import type { PageData } from './$types.js';
+	let { data }: { data: PageData } = $props();
+	const caption = $derived(data.caption);
+	const others = $derived(
+		data.staff.filter((person) => !caption.members.some((member) => member.id === person.id))
+	);
+</script>
+
+<Section title="Who works on it">
+	<div class="row flex h-9 items-center justify-between">
+		<span class="font-semibold">{caption.responsibleName}</span><span class="sub">responsible</span>
+	</div>
+	{#each caption.members.filter((member) => member.id !== caption.responsibleId) as m (m.id)}<div
+			class="row flex h-9 items-center gap-2"
+		>
+			<span class="grow">{m.name}</span>{#if m.owner}<span class="sub">owner</span
+				>{/if}{#if caption.mayStaff || m.id === data.me.id}<ActionForm action="?/leave"
+					>{#snippet children({ errors, busy })}<input
+							type="hidden"
+							name="matterId"
+							value={caption.id}
+						/><input type="hidden" name="staffId" value={m.id} /><button
+							class="act"
+							disabled={busy}
+							title={errors.staffId}
+							aria-label="take off {m.name}">take off</button
+						>{#if errors.staffId}<span class="fault block">{errors.staffId}</span
+							>{/if}{/snippet}</ActionForm
+				>{/if}
+		</div>{/each}
+	{#if caption.mayStaff && others.length}<ActionForm action="?/member" class="no-print mt-2"
+			>{#snippet children({ errors, busy })}<div class="flex gap-2">
+					<input type="hidden" name="matterId" value={caption.id} /><select
+						class="box"
+						name="staffId"
+						aria-label="Colleague to add"
+						><option value="">Add a colleague</option>{#each others as s (s.id)}<option value={s.id}
+								>{s.name}</option
+							>{/each}</select
+					><button class="btn" disabled={busy}>Add</button>
+				</div>
+				<label class="sub mt-1 block"
+					><input type="checkbox" name="owner" /> may also say who is on it</label
+				>{#if errors.staffId}<p class="fault mt-1">
+						{errors.staffId}
+					</p>{/if}{/snippet}</ActionForm
+		>
+		<RowAction
+			action="?/restrict"
+			class="no-print mt-2"
+			fields={{ matterId: caption.id, restricted: caption.restricted ? '' : '1' }}
+			>{caption.restricted ? 'Lift the restriction' : 'Restrict to these people'}</RowAction
+		>{/if}
+</Section>

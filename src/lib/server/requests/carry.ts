@@ -2,7 +2,7 @@
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
 import type { Recorder } from '#server/app/record.ts';
-import { all } from '#server/db/sql.ts';
+import { all, run } from '#server/db/sql.ts';
 import { CORRESPONDENCE } from '#server/documents/queries.ts';
 import { fileDocument } from '#server/documents/filing.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
@@ -48,6 +48,17 @@ export function carryRequest(
 	});
 	addWords(ctx, request.id, 'state', said);
 	tellWriter(ctx, request, requestInWork(request));
+	placeMail(ctx, matter, request);
+}
+
+/** What was written of a request is from now on, in the Post room, for those who may see its matter. */
+function placeMail(ctx: Context, matter: Into, request: SentRequest): void {
+	run(
+		ctx.db,
+		`UPDATE mail_out SET matter_id = @matterId
+		WHERE matter_id IS NULL AND instr(text, @path) > 0`,
+		{ matterId: matter.id, path: `/requests/${request.id}\n` }
+	);
 }
 
 function carryWords(ctx: Context, matter: Into, request: SentRequest, record: Recorder): void {

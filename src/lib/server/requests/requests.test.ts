@@ -165,6 +165,19 @@ describe('a request', () => {
 		);
 		good(mergeRequest(house.as('okafor'), { requestId, number: item.number }));
 		assert.deepEqual(
+			[
+				exists(house.db, 'SELECT 1 FROM mail_out WHERE matter_id IS NULL AND instr(text, @path)', {
+					path: `/requests/${requestId}`
+				}),
+				exists(house.db, 'SELECT 1 FROM mail_out WHERE matter_id = @id AND instr(text, @path)', {
+					id: item.matterId,
+					path: `/requests/${requestId}`
+				})
+			],
+			[false, true],
+			'mail about it is in the Post room for those on the matter only'
+		);
+		assert.deepEqual(
 			[findRequest(house, wes(), requestId)!.handler, findRequest(house, wes(), requestId)!.inWork],
 			[null, true]
 		);

@@ -68,7 +68,12 @@
 	}
 	@media (max-width: 640px) {
 		.slip {
-			grid-template-columns: 22px 1fr;
+			grid-template-columns: 22px minmax(0, 1fr);
+			padding-block: 6px;
+		}
+		.slip > :nth-child(n + 3) {
+			grid-column: 2;
+			text-align: left;
 		}
 	}
 </style>

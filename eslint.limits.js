@@ -22,7 +22,7 @@ const LARGE = {
 	'src/lib/docket/Timeline.svelte': 337,
 	'src/lib/server/access/access.test.ts': 637,
 	'src/lib/server/costs/costs.test.ts': 328,
-	'src/lib/server/docket/book-versions.test.ts': 457,
+	'src/lib/server/rulebooks/versions.test.ts': 355,
 	'src/lib/server/docket/changes.ts': 311,
 	'src/lib/server/docket/docket-depth.test.ts': 1139,
 	'src/lib/server/docket/docket-out.test.ts': 636,
@@ -34,9 +34,6 @@ const LARGE = {
 	'src/lib/shell/PenLine.svelte': 338,
 	'src/routes/(app)/documents/[id]/sign/+page.svelte': 314,
 	'src/routes/(app)/kinds/[id]/+page.svelte': 367,
-	'src/routes/(app)/matters/+page.svelte': 378,
-	'src/routes/(app)/matters/[number]/docket/+page.svelte': 426,
-	'src/routes/(app)/matters/[number]/docket/DateDrawer.svelte': 407,
 	'src/routes/(app)/matters/[number]/docket/EnterEvent.svelte': 351,
 	'src/routes/(app)/matters/[number]/trial/+page.svelte': 357,
 	'src/routes/(app)/people/[id]/+page.svelte': 335

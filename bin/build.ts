@@ -24,17 +24,20 @@ function copy(from: string, to: string): void {
 	cpSync(from, to, { recursive: true });
 }
 
-/** The worker's file is a program of its own: it lies where the server's chunks look for it. */
-async function buildWorker(): Promise<void> {
+/**
+ * A program of its own beside the server: the workers' file, which lies where the server's chunks look for it, and what makes
+ * the demo's data.
+ */
+async function buildProgram(source: string, folder: string, name: string): Promise<void> {
 	await bundle({
 		root: home,
 		configFile: false,
 		logLevel: 'error',
 		build: {
-			ssr: join(home, 'src/lib/server/workers/main.ts'),
-			outDir: join(build, 'server/workers'),
+			ssr: join(home, source),
+			outDir: join(build, 'server', folder),
 			emptyOutDir: true,
-			rollupOptions: { output: { entryFileNames: 'main.js', chunkFileNames: '[name]-[hash].js' } }
+			rollupOptions: { output: { entryFileNames: name, chunkFileNames: '[name]-[hash].js' } }
 		}
 	});
 }
@@ -42,7 +45,8 @@ async function buildWorker(): Promise<void> {
 rmSync(build, { recursive: true, force: true });
 runTool('@sveltejs/kit/svelte-kit.js', 'sync');
 runTool('vite/bin/vite.js', 'build', '--logLevel', 'error');
-await buildWorker();
+await buildProgram('src/lib/server/workers/main.ts', 'workers', 'main.js');
+await buildProgram('demo/make.ts', 'demo', 'make.js');
 
 const { fonts, ...folders } = ASSETS;
 for (const [name, folder] of Object.entries(folders))

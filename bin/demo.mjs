@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, home, packages } from './prepare.mjs';
+import { build, home, makeDemo, packages } from './prepare.mjs';
 
 packages();
 build();
@@ -23,7 +23,7 @@ if (process.argv.includes('--fresh'))
 		rmSync(join(data, f), { recursive: true, force: true });
 if (!existsSync(join(data, 'kite-pen.db'))) {
 	console.log('Making the demo data…');
-	const r = spawnSync(process.execPath, ['--import', 'tsx', join(home, 'demo/make.ts')], {
+	const r = spawnSync(process.execPath, [makeDemo], {
 		cwd: home,
 		stdio: 'inherit',
 		env: process.env

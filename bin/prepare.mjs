@@ -38,10 +38,13 @@ function* files(dir) {
 	}
 }
 
+/** The program that makes the demo's data, in a build. */
+export const makeDemo = join(home, 'build/server/demo/make.js');
+
 /** Builds where a source changed since the last build. */
 export function build() {
 	const h = createHash('sha256');
-	for (const d of ['core', 'src', 'static', 'kinds', 'rulebooks', 'templates'])
+	for (const d of ['core', 'src', 'static', 'kinds', 'rulebooks', 'templates', 'demo'])
 		for (const f of [...files(join(home, d))].sort())
 			if (!f.endsWith('.test.ts')) h.update(f).update(readFileSync(f));
 	for (const f of [

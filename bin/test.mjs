@@ -4,6 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { build, home, packages, sync, testTools } from './prepare.mjs';
 
@@ -42,11 +43,17 @@ const run = (...args) =>
 /** What watches how soon the server answers runs when nothing else does. */
 const ALONE = 'e2e/heavy.test.ts';
 
+/** A browser test waits for half of its time: one file more than there are processors keeps them busy. */
+const SIDE_BY_SIDE = availableParallelism() + 1;
+/** The browser's tests are the longest files: begun first, none of them is left over at the end. */
+const longestFirst = (one, other) => Number(isBrowserTest(other)) - Number(isBrowserTest(one));
+
 const test = (list) =>
 	list.length === 0
 		? 0
 		: run(
 				'--test',
+				`--test-concurrency=${SIDE_BY_SIDE}`,
 				'--test-reporter=spec',
 				'--test-reporter-destination=stdout',
 				`--test-reporter=${join(home, 'bin/slowest.mjs')}`,
@@ -56,6 +63,6 @@ const test = (list) =>
 
 // The demo's data is made once, ahead of the tests that begin with a copy of it.
 if (files.some(isBrowserTest) && run(join(home, 'demo/once.ts')) !== 0) process.exit(1);
-const beside = test(files.filter((file) => file !== ALONE));
+const beside = test(files.filter((file) => file !== ALONE).sort(longestFirst));
 const alone = test(files.filter((file) => file === ALONE));
 process.exit(beside || alone);

@@ -10,7 +10,7 @@ import {
 import type { Context, Application } from '#server/app/application.ts';
 import type { Result } from '#server/app/errors.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
-import { writeTimeline } from '#server/docket/book-versions.ts';
+import { writeTimeline } from '#server/rulebooks/versions.ts';
 import { addDeadline } from '#server/docket/by-hand.ts';
 import { decideChanges } from '#server/docket/changes.ts';
 import { addClosure } from '#server/docket/closures.ts';

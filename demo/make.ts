@@ -21,7 +21,7 @@ import { writeNote } from '#server/logbook/commands.ts';
 import { editMatter } from '#server/matters/edit.ts';
 import { addMember } from '#server/matters/members.ts';
 import { openMatter } from '#server/matters/open.ts';
-import { setSplit } from '#server/matters/split.ts';
+import { setSplit } from '#server/costs/split.ts';
 import { openApplication } from '#server/open.ts';
 import { addPerson } from '#server/people/commands.ts';
 import { addRole } from '#server/people/roles.ts';

@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { build, makeDemo } from '../bin/prepare.mjs';
 
 const home = fileURLToPath(new URL('..', import.meta.url));
 /** Every house of the tests opens at the same minute: no test depends on the hour it is run at. */
@@ -47,7 +48,8 @@ export function demoFolder(): string {
 		KITE_TODAY: TEST_NOW,
 		KITE_ORIGIN: 'http://localhost:3000'
 	};
-	const made = spawnSync(process.execPath, ['--import', 'tsx', join(home, 'demo/make.ts')], {
+	build();
+	const made = spawnSync(process.execPath, [makeDemo], {
 		cwd: home,
 		env,
 		encoding: 'utf8'

@@ -11,11 +11,12 @@ import { verifyAudit } from '#server/access/audit.ts';
 import type { Application } from '#server/app/application.ts';
 import { listRunLines } from '#server/costs/queries.ts';
 import { all, scalar } from '#server/db/sql.ts';
+import { makeDemo } from '../bin/prepare.mjs';
 import { demoFolder, TEST_NOW } from '../demo/once.ts';
 
 function make(today: string): { db: Database.Database; end(): void } {
 	const data = mkdtempSync(join(tmpdir(), 'kite-demo-'));
-	const child = spawnSync(process.execPath, ['--import', 'tsx', 'demo/make.ts'], {
+	const child = spawnSync(process.execPath, [makeDemo], {
 		env: { ...process.env, KITE_DATA: data, KITE_TODAY: today },
 		encoding: 'utf8'
 	});
@@ -32,7 +33,8 @@ function make(today: string): { db: Database.Database; end(): void } {
 const count = (db: Database.Database, sql: string) =>
 	scalar(db, `SELECT count(*) AS n FROM ${sql}`);
 
-for (const today of ['2026-11-29', '2028-02-29', '2026-12-26'])
+/** The last day of a February, and a Saturday after a holiday: the days that counting gets wrong. */
+for (const today of ['2028-02-29', '2026-12-26'])
 	it(`is made on ${today}, whole`, () => {
 		const { db, end } = make(today);
 		assert.equal(count(db, 'matter'), 48);

@@ -223,4 +223,33 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		);
 		await wardle.page.browserContext().close();
 	});
+
+	it('keeps what is typed for the next entry while the one before is still being saved', async () => {
+		const desk = await sit(browser, house.origin, 'wardle');
+		await desk.go('/time');
+		await desk.choose('Matter', 'Bremner');
+		await desk.fill('Hours', '0.2');
+		await desk.fill('What was done', 'first of two');
+		await desk.page.evaluate(() => {
+			const plain = window.fetch;
+			window.fetch = async (...of) => {
+				window.fetch = plain;
+				await new Promise((resolve) => setTimeout(resolve, 1500));
+				return plain(...of);
+			};
+		});
+		await desk.press('Log', 'main');
+		await desk.fill('What was done', 'second, typed meanwhile');
+		await desk.page.waitForSelector('[data-entry="first of two"]');
+		await desk.settled();
+		const read = async (label: string) =>
+			(await desk.control(label)).evaluate((field) => field.value);
+		assert.equal(await read('What was done'), 'second, typed meanwhile');
+		assert.equal(await read('Hours'), '', 'what was sent is cleared');
+		await desk.choose('Matter', 'Bremner');
+		await desk.fill('Hours', '0.3');
+		await desk.press('Log', 'main');
+		await desk.page.waitForSelector('[data-entry="second, typed meanwhile"]');
+		await desk.page.browserContext().close();
+	});
 });

@@ -533,8 +533,8 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	it('filters the department by person, court and kind, on a timeline and in a month', async () => {
 		await io.go('/docket');
 		await io.select('Any court', 'High Court');
+		await io.page.waitForFunction(() => document.querySelectorAll('[data-deadline]').length === 1);
 		await io.sees('Solent pontoon collision');
-		assert.equal(await io.page.$$eval('[data-deadline]', (all) => all.length), 1);
 		await io.press('Timeline');
 		await wait(io, '[data-mark="Defence"]');
 		await io.press('take filters off');

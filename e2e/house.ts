@@ -128,19 +128,30 @@ export async function openBrowser(): Promise<Browser> {
 export class Desk {
 	readonly page: Page;
 	readonly origin: string;
+	/** What the page's script threw. */
+	readonly thrown: string[] = [];
 	constructor(page: Page, origin: string) {
 		this.page = page;
 		this.origin = origin;
+		page.on('pageerror', (error) => this.thrown.push(String(error)));
 	}
 	async go(path: string) {
 		await this.page.goto(this.origin + path, { waitUntil: 'load' });
 		await this.settled();
 	}
-	/** The application's script has taken over, the page is where it goes, and no request is under way. */
+	/** The application's script has taken over, the page is where it goes, no form and no request is under way. */
 	async settled() {
-		await this.page.waitForFunction(
-			() => document.documentElement.dataset.ready === 'yes' && requests() === 0
-		);
+		await this.page
+			.waitForFunction(
+				() =>
+					document.documentElement.dataset.ready === 'yes' &&
+					document.querySelector('form[aria-busy="true"]') === null &&
+					requests() === 0
+			)
+			.catch(() => {
+				const thrown = this.thrown.join('; ') || 'its script threw nothing';
+				throw new Error(`${this.page.url()} does not come to rest: ${thrown}`);
+			});
 	}
 	/** Clicks the button or link whose name is, or begins with, these words. */
 	async press(name: string, within = 'body') {

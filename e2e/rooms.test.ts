@@ -1,7 +1,6 @@
 /** Every room of the demo house: one-click sign-in, accessibility, narrow screens, bad input, keys, headers. */
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
-import { createRequire } from 'node:module';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,40 +8,11 @@ import { after, before, describe, it } from 'node:test';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
 
-const axe = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 const scratch = mkdtempSync(join(tmpdir(), 'kite-in-'));
 let house: House;
 let browser: Browser;
 let io: Desk;
 let pier = '';
-
-type Found = { id: string; impact: string; nodes: { target: string[]; failureSummary: string }[] };
-async function faults(desk: Desk): Promise<string[]> {
-	await desk.settled();
-	// The page's own policy allows no foreign script: axe goes in by the debugger.
-	await desk.page.setBypassCSP(true);
-	await desk.page.reload({ waitUntil: 'load' });
-	await desk.settled();
-	await desk.page.addScriptTag({ path: axe });
-	const found = (await desk.page.evaluate(
-		async () =>
-			(
-				await (
-					window as unknown as { axe: { run(item: object): Promise<{ violations: unknown[] }> } }
-				).axe.run({ resultTypes: ['violations'] })
-			).violations
-	)) as Found[];
-	await desk.page.setBypassCSP(false);
-	return found
-		.filter((item) => item.impact === 'serious' || item.impact === 'critical')
-		.map(
-			(item) =>
-				`${item.id}: ${item.nodes
-					.slice(0, 3)
-					.map((n) => `${n.target.join(' ')} ${n.failureSummary}`)
-					.join(' | ')}`
-		);
-}
 
 describe('the demo house', { timeout: 600_000 }, () => {
 	before(async () => {
@@ -71,73 +41,6 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		assert.ok((await io.page.$$('[data-deadline]')).length >= 25);
 		await io.go('/documents');
 		await io.sees(/[56]\d, newest first/);
-	});
-
-	it('has nothing serious for axe to find on any main view', async () => {
-		const ops = await sit(browser, house.origin, 'haddad');
-		const guest = await sit(browser, house.origin);
-		const wes = await sit(browser, house.origin, 'tarrant');
-		const clerk = await sit(browser, house.origin, 'castellan');
-		await io.go('/documents');
-		const paper = await io.page.evaluate(() =>
-			[...document.querySelectorAll('tr')]
-				.find((element) => element.textContent!.includes('signed, sealed'))!
-				.querySelector('a')!
-				.getAttribute('href')!
-		);
-		await ops.go('/costs');
-		const run = await ops.page.evaluate(() =>
-			document.querySelector('table a[href^="/costs/"]')!.getAttribute('href')!
-		);
-		const views: [Desk, string][] = [
-			[guest, '/sign-in'],
-			...[
-				'/',
-				'/matters?who=all',
-				pier,
-				`${pier}/docket`,
-				`${pier}/tasks`,
-				`${pier}/documents`,
-				`${pier}/logbook`,
-				`${pier}/trial`,
-				`${pier}/time`,
-				'/people',
-				'/people?q=group',
-				'/interest',
-				'/requests',
-				'/figures',
-				'/docket',
-				'/docket?view=timeline',
-				'/docket?view=month',
-				'/docket/check',
-				'/docket/changes',
-				'/docket/closures',
-				'/docket/report',
-				'/rulebooks',
-				'/rulebooks/us-ny-supreme',
-				'/docket/calculator?court=us-ca-superior&amount=16&unit=cd&way=before&from=2027-01-25',
-				`${pier}/docket?view=timeline`,
-				`${pier}/docket?view=month`,
-				`${pier}/docket?view=list&when=all`,
-				'/documents',
-				paper,
-				`${paper}/sign`,
-				'/time'
-			].map((text): [Desk, string] => [io, text]),
-			...['/costs', run, '/mail', '/kinds', '/kinds/litigation', '/imports', '/jobs'].map(
-				(text): [Desk, string] => [ops, text]
-			),
-			[wes, '/'],
-			[wes, '/requests'],
-			[clerk, '/rulebooks/us-tx-district/edit'],
-			[clerk, '/rulebooks/new']
-		];
-		const all: string[] = [];
-		for (const [desk, path] of views) {
-			await desk.go(path);
-			for (const fault of await faults(desk)) all.push(`${path}: ${fault}`);
-		}
-		assert.deepEqual(all, []);
 	});
 
 	it('fits a screen 1024 wide and a telephone', async () => {
@@ -184,6 +87,13 @@ describe('the demo house', { timeout: 600_000 }, () => {
 						) - window.innerWidth
 				);
 				assert.ok(over <= 1, `${path} is ${over} px too wide at ${width}`);
+				if (width === 390 && path === '/') {
+					const widths = await desk.page.$$eval('a.slip b', (all) =>
+						all.map((title) => title.clientWidth)
+					);
+					assert.ok(widths.length > 0);
+					assert.ok(Math.min(...widths) >= 200, `titles that must not slip: ${widths.join()} px`);
+				}
 			}
 			await desk.page.browserContext().close();
 		}

@@ -410,7 +410,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('Time cannot be negative.');
 		await okafor.fill('Hours', '1:20');
 		await okafor.press('Log', 'main');
-		await okafor.settled();
+		await okafor.sees('1.4 h logged on Friday 30 October 2026.');
 		await okafor.fill('Hours', '23.5');
 		await okafor.fill('What was done', 'A very long day');
 		await okafor.press('Log', 'main');

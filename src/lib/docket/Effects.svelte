@@ -1,6 +1,6 @@
 <!-- What would change: every date with its old and its new day, before anything is saved. -->
 <script lang="ts">
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
 	type Props = { effects: EffectView[]; total?: number; today: string; matter?: boolean };
 	let { effects, total = effects.length, today, matter = true }: Props = $props();
@@ -21,9 +21,9 @@
 						><b class="font-semibold">{e.title}</b>
 						<span class="sub">{e.event}{e.state === 'proposed' ? ', proposed' : ''}</span></td
 					>{#if matter}<td class="max-w-0 truncate">{e.matterTitle}</td>{/if}<td
-						class="whitespace-nowrap">{e.was ? formatShort(e.was, today) : 'new'}</td
+						class="whitespace-nowrap">{e.was ? formatDay(e.was, today) : 'new'}</td
 					><td class="whitespace-nowrap"
-						><b class="font-semibold">{e.becomes ? formatShort(e.becomes, today) : 'falls away'}</b
+						><b class="font-semibold">{e.becomes ? formatDay(e.becomes, today) : 'falls away'}</b
 						></td
 					><td class="num font-semibold text-petrol"
 						>{e.days === null ? '' : `${e.days > 0 ? '+' : '−'}${Math.abs(e.days)}`}</td

@@ -23,7 +23,7 @@
 	import { addDays, plainDate, daysBetween, MONTHS, type PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import Kite from './Kite.svelte';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	type Props = {
 		lanes: Lane[];
 		from: string;
@@ -241,7 +241,7 @@
 						/>{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}
 								>{m.title}
 								<span class="sub"
-									>{formatShort(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span
+									>{formatDay(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span
 								></span
 							>{/if}</a
 					>

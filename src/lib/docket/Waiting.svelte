@@ -3,7 +3,7 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import type { ChangeView } from '#server/docket/changes.ts';
 	type Props = { changes: ChangeView[]; today: string; may: boolean; action?: string };
 	let { changes, today, may, action = '?/decide' }: Props = $props();
@@ -63,9 +63,9 @@
 						<td class="max-w-0 truncate"
 							><b class="font-semibold">{c.title}</b> <span class="sub">{c.event}</span></td
 						><td class="sub max-w-0 truncate" title={c.why}>{c.why}</td>
-						<td class="whitespace-nowrap">{c.was ? formatShort(c.was, today) : ''}</td><td
+						<td class="whitespace-nowrap">{c.was ? formatDay(c.was, today) : ''}</td><td
 							class="whitespace-nowrap"
-							><b class="font-semibold">{c.becomes ? formatShort(c.becomes, today) : ''}</b>
+							><b class="font-semibold">{c.becomes ? formatDay(c.becomes, today) : ''}</b>
 							<span class="sub">{say(c)}{c.moved ? 'stays where it was moved to' : ''}</span></td
 						><td class="num font-semibold text-petrol"
 							>{days(c) === null ? '' : `${days(c)! > 0 ? '+' : '−'}${Math.abs(days(c)!)}`}</td

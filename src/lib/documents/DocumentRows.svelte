@@ -1,59 +1,84 @@
 <!-- Documents as rows: what it is, where, which version, and whether it is signed. -->
 <script lang="ts">
 	import type { DocumentView } from '#server/documents/queries.ts';
-	import Mark from '$lib/ui/Mark.svelte';
+	import DataTable from '$lib/ui/DataTable.svelte';
 	import { formatInstant, formatSize } from '$lib/ui/format.ts';
-	let {
-		rows,
-		today,
-		zone,
-		matter = true
-	}: { rows: DocumentView[]; today: string; zone: string; matter?: boolean } = $props();
-	const kind = (t: string) =>
-		t.includes('wordprocessing')
+	import Mark from '$lib/ui/Mark.svelte';
+	import type { Column } from '$lib/ui/table.ts';
+	type Props = { rows: DocumentView[]; today: string; zone: string; matter?: boolean };
+	let { rows, today, zone, matter = true }: Props = $props();
+	const sortOf = (type: string) =>
+		type.includes('wordprocessing')
 			? 'DOCX'
-			: t === 'application/pdf'
+			: type === 'application/pdf'
 				? 'PDF'
-				: t.startsWith('image/')
+				: type.startsWith('image/')
 					? 'picture'
 					: 'text';
+	const columns = $derived<Column<DocumentView>[]>([
+		{ key: 'number', label: 'Number', text: (one) => one.number, class: 'w-[132px] text-ink-2' },
+		{
+			key: 'name',
+			label: 'Document',
+			text: (one) => one.name,
+			leads: true,
+			cell: version,
+			class: 'max-w-0 truncate'
+		},
+		...(matter
+			? [{ key: 'matter', label: 'Matter', cell: where, class: 'w-[200px] max-w-0 truncate' }]
+			: []),
+		{
+			key: 'folder',
+			label: 'Folder',
+			text: (one) => one.folder,
+			class: 'w-[110px] sub max-lg:hidden'
+		},
+		{ key: 'signing', label: 'Signing', cell: signing, class: 'w-[150px]' },
+		{
+			key: 'filed',
+			label: 'Filed',
+			text: (one) => `${formatInstant(one.at, zone, today)} ${one.by}`,
+			class: 'w-[110px] sub whitespace-nowrap'
+		},
+		{
+			key: 'size',
+			label: 'Size',
+			text: (one) => formatSize(one.size),
+			numeric: true,
+			class: 'w-[76px] sub max-lg:hidden'
+		}
+	]);
 </script>
 
-<table class="list mt-2">
-	<thead
-		><tr
-			><th class="w-[132px]">Number</th><th>Document</th>{#if matter}<th class="w-[200px]"
-					>Matter</th
-				>{/if}<th class="w-[110px] max-lg:hidden">Folder</th><th class="w-[150px]">Signing</th><th
-				class="w-[110px]">Filed</th
-			><th class="num w-[76px] max-lg:hidden">Size</th></tr
-		></thead
-	>
-	<tbody>
-		{#each rows as d (d.id)}
-			<tr class="link"
-				><td class="text-ink-2">{d.number}</td><td class="max-w-0 truncate"
-					><a class="font-semibold hover:underline" href="/documents/{d.id}">{d.name}</a><span
-						class="sub ml-2"
-						>{kind(d.mediaType)}{d.version > 1 ? `, version ${d.version}` : ''}</span
-					>{#if d.mark}<span class="note warn ml-2 py-0">{d.mark}</span>{/if}</td
-				>
-				{#if matter}<td class="max-w-0 truncate"
-						><a class="hover:underline" href="/matters/{d.matterNumber}/documents"
-							>{d.matterTitle}</a
-						></td
-					>{/if}<td class="sub max-lg:hidden">{d.folder}</td>
-				<td
-					>{#if d.finished}<span class="inline-flex items-center gap-1.5 text-spruce"
-							><Mark kind="signing" color="var(--color-spruce)" size={13} />signed, sealed</span
-						>{:else if d.waiting}<span class="inline-flex items-center gap-1.5"
-							><Mark kind="signing" size={13} />{d.signed} of {(d.waiting ?? 0) + (d.signed ?? 0)} signed</span
-						>{/if}</td
-				>
-				<td class="sub whitespace-nowrap">{formatInstant(d.at, zone, today)} {d.by}</td><td
-					class="num sub max-lg:hidden">{formatSize(d.size)}</td
-				></tr
-			>
-		{/each}
-	</tbody>
-</table>
+{#snippet version(document: DocumentView)}
+	<span class="sub ml-2">
+		{sortOf(document.mediaType)}{document.version > 1 ? `, version ${document.version}` : ''}
+	</span>
+	{#if document.mark}<span class="note warn ml-2 py-0">{document.mark}</span>{/if}
+{/snippet}
+{#snippet where(document: DocumentView)}
+	<a class="hover:underline" href="/matters/{document.matterNumber}/documents">
+		{document.matterTitle}
+	</a>
+{/snippet}
+{#snippet signing(document: DocumentView)}
+	{#if document.finished}
+		<span class="inline-flex items-center gap-1.5 text-spruce">
+			<Mark kind="signing" color="var(--color-spruce)" size={13} />signed, sealed
+		</span>
+	{:else if document.waiting}
+		<span class="inline-flex items-center gap-1.5">
+			<Mark kind="signing" size={13} />
+			{document.signed} of {document.waiting + (document.signed ?? 0)} signed
+		</span>
+	{/if}
+{/snippet}
+
+<DataTable
+	{columns}
+	{rows}
+	id={(document) => document.id}
+	href={(document) => `/documents/${document.id}`}
+	class="mt-2"
+/>

@@ -14,7 +14,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
-	import { formatAway, formatShort, formatSize } from '$lib/ui/format.ts';
+	import { formatAway, formatDay, formatSize } from '$lib/ui/format.ts';
 	let { mine, loaded }: { mine: RequestListing[]; loaded: RequestView | null } = $props();
 	const today = $derived(page.data.today as string);
 	const empty = {
@@ -173,7 +173,7 @@
 				><span class="min-w-0 grow"
 					><b class="block truncate font-semibold">{r.about}</b><span class="sub"
 						>{r.number ?? 'not sent'}{r.wantedBy
-							? `, wanted by ${formatShort(r.wantedBy, today)}`
+							? `, wanted by ${formatDay(r.wantedBy, today)}`
 							: ''}</span
 					></span
 				><span

@@ -1,5 +1,9 @@
 <!-- One row to log time: day, hours, what was done; on a matter or on the department's own work. -->
 <script lang="ts">
+	import { toast } from 'svelte-sonner';
+	import type { PlainDate } from '#core/dates/plain.ts';
+	import { formatDate } from '#core/format/dates.ts';
+	import { formatHours } from '#core/format/hours.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose, { type Item } from '$lib/ui/Choose.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -20,9 +24,11 @@
 <ActionForm
 	{action}
 	class="border-b border-rule pb-2"
-	ondone={() => {
+	ondone={({ day, minutes }) => {
 		v.hours = '';
 		v.narrative = '';
+		// The list may show another week.
+		toast(`${formatHours(Number(minutes))} h logged on ${formatDate(day as PlainDate)}.`);
 	}}
 >
 	{#snippet children({ errors, busy })}

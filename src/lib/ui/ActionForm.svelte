@@ -2,7 +2,9 @@
 <script lang="ts">
 	import { applyAction, enhance } from '$app/forms';
 	import { goto, invalidateAll } from '$app/navigation';
-	import type { Snippet } from 'svelte';
+	import type { ActionResult } from '@sveltejs/kit';
+	import { tick, type Snippet } from 'svelte';
+	import { SvelteMap } from 'svelte/reactivity';
 	import type { Difference } from '#server/app/errors.ts';
 	type Conflict = { by: string; version: number; differences: Difference[] };
 	type Props = {
@@ -29,6 +31,58 @@
 	/** What the screen needs to offer a way on. */
 	let details = $state<unknown>();
 	let busy = $state(false);
+
+	/** What somebody typed while the answer was awaited: it belongs to what comes next, and is not cleared with the rest. */
+	const typedMeanwhile = new SvelteMap<HTMLInputElement, string>();
+	function keep({ target }: Event) {
+		if (!busy) return;
+		const isText =
+			target instanceof HTMLTextAreaElement ||
+			(target instanceof HTMLInputElement && !['file', 'checkbox', 'radio'].includes(target.type));
+		if (isText) typedMeanwhile.set(target as HTMLInputElement, (target as HTMLInputElement).value);
+	}
+	async function putBack() {
+		await tick();
+		for (const [field, value] of typedMeanwhile) {
+			if (!field.isConnected || field.value === value) continue;
+			field.value = value;
+			field.dispatchEvent(new InputEvent('input', { bubbles: true }));
+		}
+		typedMeanwhile.clear();
+	}
+
+	async function finish(result: ActionResult, form: HTMLFormElement) {
+		if (result.type === 'failure') {
+			errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
+			details = result.data?.details;
+			if (result.data?.conflict && onconflict) {
+				onconflict(result.data.conflict as Conflict);
+				errors = {};
+				return;
+			}
+			// To the field at fault, but never away from one that somebody has begun to mend.
+			const here = document.activeElement;
+			requestAnimationFrame(() => {
+				if (document.activeElement === here)
+					form.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+			});
+		} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
+		else if (result.type === 'success') {
+			if (!stay) await invalidateAll();
+			await ondone?.((result.data as Record<string, unknown>) ?? {});
+			await putBack();
+		} else if (result.status === 401)
+			errors = {
+				'': 'You are signed out. Sign in again in another tab; what you typed is kept here.'
+			};
+		else if (result.status === 413)
+			errors = { '': 'That is too large: a file may have at most 50 MB.' };
+		else if (result.status)
+			errors = {
+				'': `${(result.error as { message?: string })?.message ?? 'Something went wrong.'} What you typed is kept; try again.`
+			};
+		else await applyAction(result);
+	}
 </script>
 
 <form
@@ -37,6 +91,8 @@
 	class={more}
 	enctype={files ? 'multipart/form-data' : undefined}
 	novalidate
+	aria-busy={busy}
+	oninput={keep}
 	use:enhance={({ formData, cancel }) => {
 		errors = {};
 		details = undefined;
@@ -47,37 +103,13 @@
 			return;
 		}
 		busy = true;
+		typedMeanwhile.clear();
 		return async ({ result, formElement }) => {
-			busy = false;
-			if (result.type === 'failure') {
-				errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
-				details = result.data?.details;
-				if (result.data?.conflict && onconflict) {
-					onconflict(result.data.conflict as Conflict);
-					errors = {};
-					return;
-				}
-				// To the field at fault, but never away from one that somebody has begun to mend.
-				const here = document.activeElement;
-				requestAnimationFrame(() => {
-					if (document.activeElement === here)
-						formElement.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
-				});
-			} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
-			else if (result.type === 'success') {
-				if (!stay) await invalidateAll();
-				await ondone?.((result.data as Record<string, unknown>) ?? {});
-			} else if (result.status === 401)
-				errors = {
-					'': 'You are signed out. Sign in again in another tab; what you typed is kept here.'
-				};
-			else if (result.status === 413)
-				errors = { '': 'That is too large: a file may have at most 50 MB.' };
-			else if (result.status)
-				errors = {
-					'': `${(result.error as { message?: string })?.message ?? 'Something went wrong.'} What you typed is kept; try again.`
-				};
-			else await applyAction(result);
+			try {
+				await finish(result, formElement);
+			} finally {
+				busy = false;
+			}
 		};
 	}}
 >

@@ -1,11 +1,11 @@
 /** Small words that several screens share. */
 import { plainDate, daysBetween } from '#core/dates/plain.ts';
-import { formatShortDate } from '#core/format/dates.ts';
+import { formatDay as formatPlainDay } from '#core/format/dates.ts';
 import { clockAt } from '#core/dates/zone.ts';
 
 /** "Tue 24 Nov", with the year where it is not this one. */
-export const formatShort = (day: string, today: string): string =>
-	formatShortDate(plainDate(day), Number(today.slice(0, 4)));
+export const formatDay = (day: string, today: string): string =>
+	formatPlainDay(plainDate(day), plainDate(today));
 /** "today", "in 3 days", "12 days ago". */
 export function formatAway(day: string, today: string): string {
 	const n = daysBetween(plainDate(today), plainDate(day));
@@ -25,7 +25,7 @@ export function formatInstant(iso: string, zone: string, today: string): string 
 	const hm = `${String(Math.floor(item.minutes / 60)).padStart(2, '0')}:${String(item.minutes % 60).padStart(2, '0')}`;
 	return item.date === today
 		? `today ${hm}`
-		: `${formatShort(item.date, today).replace(/^\w+ /, '')} ${hm}`;
+		: `${formatDay(item.date, today).replace(/^\w+ /, '')} ${hm}`;
 }
 export const countDays = (from: string, today: string): number =>
 	daysBetween(plainDate(from), plainDate(today));

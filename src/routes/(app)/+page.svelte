@@ -9,7 +9,7 @@
 	import Mark from '$lib/ui/Mark.svelte';
 	import Requests from '$lib/requests/RequestRows.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatAway, countDays as since, plural, formatShort } from '$lib/ui/format.ts';
+	import { formatAway, countDays as since, plural, formatDay } from '$lib/ui/format.ts';
 	import DaysAway from './DaysAway.svelte';
 	import Horizon from './Horizon.svelte';
 	import MustNotSlip from './MustNotSlip.svelte';
@@ -52,7 +52,7 @@
 						href="/signing/{s.signerId}"
 						><Mark kind="signing" /><b class="font-semibold">{s.title}</b><span class="sub grow"
 							>from {s.by}</span
-						>{#if s.wantedBy}<span class="sub">wanted by {formatShort(s.wantedBy, data.today)}</span
+						>{#if s.wantedBy}<span class="sub">wanted by {formatDay(s.wantedBy, data.today)}</span
 							>{/if}</a
 					>{/each}</Section
 			>{/if}
@@ -86,7 +86,7 @@
 										? `late ${plural(since(t.due, data.today), 'day')}`
 										: t.due === data.today
 											? 'today'
-											: (t.hangs ?? formatShort(t.due, data.today))
+											: (t.hangs ?? formatDay(t.due, data.today))
 									: ''}</span
 							></a
 						>
@@ -162,7 +162,7 @@
 									>{t.assigneeName}, {t.matterTitle}</span
 								></span
 							><span class="sub whitespace-nowrap"
-								>{t.due ? formatShort(t.due, data.today) : ''}</span
+								>{t.due ? formatDay(t.due, data.today) : ''}</span
 							></a
 						>{/each}
 					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty
@@ -205,7 +205,7 @@
 								awayOpen = true;
 							}}
 							>{data.away.length
-								? `away ${formatShort(data.away[0]!.from, data.today)} to ${formatShort(data.away[0]!.to, data.today)}`
+								? `away ${formatDay(data.away[0]!.from, data.today)} to ${formatDay(data.away[0]!.to, data.today)}`
 								: 'Days away'}</button
 						>
 					</p>

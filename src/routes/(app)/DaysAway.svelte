@@ -5,7 +5,7 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let {
 		data,
@@ -19,7 +19,7 @@
 <Drawer bind:open title="Days away" about="a date that moves onto them is warned of">
 	{#each data.away as a (a.id)}<div class="row flex min-h-10 items-center gap-3">
 			<span class="grow"
-				>{formatShort(a.from, data.today)} to {formatShort(a.to, data.today)}
+				>{formatDay(a.from, data.today)} to {formatDay(a.to, data.today)}
 				<span class="sub">{a.note}</span></span
 			><RowAction action="?/back" fields={{ leaveId: a.id }}>take away</RowAction>
 		</div>{/each}

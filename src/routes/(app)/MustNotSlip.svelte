@@ -3,7 +3,7 @@
 	import Kite from '$lib/docket/Kite.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let { data }: { data: Extract<PageData, { inside: true }> } = $props();
 	const rows = $derived(
@@ -44,7 +44,7 @@
 				><span class="block text-ink-2"
 					>{d.date === data.today
 						? `due ${d.time ?? 'by the end of the day'}`
-						: `${formatShort(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
+						: `${formatDay(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
 				><span class="block {d.checked ? 'sub' : 'font-semibold text-saffron-ink'}"
 					>{d.checked ? d.authority : 'needs a second check'}</span
 				></span

@@ -12,7 +12,7 @@ import { beforeEach, describe, it } from 'node:test';
 import fc from 'fast-check';
 import { plainDate } from '#core/dates/plain.ts';
 import { all, maybeOne, run, scalar, update } from '#server/db/sql.ts';
-import { setSplit } from '#server/matters/split.ts';
+import { setSplit } from '#server/costs/split.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import {
 	changeTime,

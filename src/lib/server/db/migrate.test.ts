@@ -15,7 +15,7 @@ import Database from 'better-sqlite3';
 import { copyDemo } from '../../../../demo/once.ts';
 import { migrate } from './migrate.ts';
 import { openDb } from './open.ts';
-import { all, exists, maybeOne, run, scalar } from '#server/db/sql.ts';
+import { all, exists, maybeOne, one, run, scalar } from '#server/db/sql.ts';
 
 it('a database of the first version comes to the present one with nothing lost, and a copy is kept', () => {
 	const path = join(mkdtempSync(join(tmpdir(), 'kite-migrate-')), 'kite-pen.db');
@@ -209,4 +209,29 @@ describe('a migration', () => {
 		db.close();
 		rmSync(path);
 	});
+});
+
+it('mail about a request that went into a matter is read by those who may see the matter, also where it was sent before', () => {
+	const { path, db } = demoDatabase();
+	const request = one<{ id: string; matter_id: string }>(
+		db,
+		'SELECT id, matter_id FROM request WHERE matter_id IS NOT NULL LIMIT 1'
+	);
+	const open = one<{ id: string }>(db, "SELECT id FROM request WHERE state = 'sent' LIMIT 1");
+	const write = (id: string, requestId: string) =>
+		run(
+			db,
+			`INSERT INTO mail_out (id, recipient, subject, text, queued_at)
+			VALUES (@id, 'w@mail.example', 'A request', @text, '2026-11-01T10:00:00.000Z')`,
+			{ id, text: `Read it:\nhttp://localhost/requests/${requestId}\n` }
+		);
+	write('of a matter', request.id);
+	write('of none', open.id);
+	db.pragma('user_version = 4');
+	migrate(db, path, MIGRATIONS);
+	assert.deepEqual(all(db, "SELECT id, matter_id FROM mail_out WHERE id LIKE 'of %' ORDER BY id"), [
+		{ id: 'of a matter', matter_id: request.matter_id },
+		{ id: 'of none', matter_id: null }
+	]);
+	db.close();
 });

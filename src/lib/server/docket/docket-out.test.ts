@@ -231,7 +231,7 @@ describe('the reminder ladder', () => {
 				const done = await new Promise<boolean>((resolve) => {
 					if (round < 15)
 						child.stdout.once('data', () =>
-							setTimeout(() => child.kill('SIGKILL'), round * round * 2)
+							setTimeout(() => child.kill('SIGKILL'), round * round * 6)
 						);
 					child.once('exit', (code) => resolve(code === 0));
 				});

@@ -21,7 +21,7 @@ import { PRIORITIES } from './edit.ts';
 import { listFacts } from './facts.ts';
 import type { MatterMemberRow, MatterRoleRow, MatterRow } from './rows.ts';
 import { listMatterRulebooks, TITLE_LIMIT } from './sheet.ts';
-import { writeSplit } from './split.ts';
+import { writeSplit } from '#server/costs/split.ts';
 import { writeFacts } from './write-facts.ts';
 
 export const openingInput = z.object({

@@ -38,7 +38,7 @@ export const logTime = command({
 			record.onMatter(matter.id);
 			record.logOn(matter.id, 'time', `${formatHours(minutes)} h: ${input.narrative}`);
 		}
-		return { entryId };
+		return { entryId, day: input.day, minutes };
 	}
 });
 

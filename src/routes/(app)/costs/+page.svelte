@@ -1,4 +1,6 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { dayAt } from '#core/dates/zone.ts';
 	import { goto } from '$app/navigation';
 	import { formatCents } from '#core/format/money.ts';
@@ -8,16 +10,67 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	let open = $state(false);
 	// svelte-ignore state_referenced_locally
 	let from = $state(data.next.from),
 		to = $state(data.next.to);
 	const most = $derived(Math.max(1, ...data.runs.map((r) => r.cents)));
+	type Run = (typeof data.runs)[number];
+	const TONES: Record<string, string> = {
+		approved: 'text-spruce',
+		reversed: 'text-ink-3 line-through'
+	};
+	const approval = ({ approvedBy, approvedAt }: Run) =>
+		[approvedBy, approvedAt && formatDay(dayAt(approvedAt, data.zone), data.today)]
+			.filter(Boolean)
+			.join(', ');
+	const columns: Column<Run>[] = [
+		{
+			key: 'number',
+			label: 'Number',
+			text: (run) => run.number ?? 'none yet',
+			class: 'w-[120px] text-ink-2'
+		},
+		{ key: 'title', label: 'Cost run', text: (run) => run.title, leads: true },
+		{
+			key: 'state',
+			label: 'State',
+			text: (run) => run.state,
+			tone: (run) => TONES[run.state] ?? 'font-semibold text-saffron-ink',
+			class: 'w-[150px]'
+		},
+		{ key: 'made', label: 'Made by', text: (run) => run.madeBy },
+		{ key: 'approved', label: 'Approved by', text: approval },
+		{
+			key: 'hours',
+			label: 'Hours',
+			text: (run) => formatHours(run.minutes),
+			numeric: true,
+			class: 'w-[80px]'
+		},
+		{
+			key: 'cost',
+			label: 'Cost',
+			text: (run) => formatCents(run.cents),
+			numeric: true,
+			class: 'w-[120px] font-semibold'
+		},
+		{ key: 'size', label: 'Size', unlabeled: true, cell: size, class: 'w-[220px]' }
+	];
 </script>
 
 <svelte:head><title>Costs · Kite Pen</title></svelte:head>
+{#snippet size(run: Run)}
+	<span
+		class="ml-2 block h-2"
+		style="width:{(100 * run.cents) / most}%; background:{run.state === 'reversed'
+			? 'var(--color-rule-3)'
+			: 'var(--color-petrol)'}"
+	></span>
+{/snippet}
+
 <div class="px-5 py-4">
 	<div class="flex items-center gap-3">
 		<h1>Costs</h1>
@@ -26,42 +79,13 @@
 			>{/if}
 	</div>
 	{#if data.runs.length}
-		<table class="list mt-3">
-			<thead
-				><tr
-					><th class="w-[120px]">Number</th><th>Cost run</th><th class="w-[150px]">State</th><th
-						>Made by</th
-					><th>Approved by</th><th class="num w-[80px]">Hours</th><th class="num w-[120px]">Cost</th
-					><th class="w-[220px]"><span class="vh">Size</span></th></tr
-				></thead
-			>
-			<tbody
-				>{#each data.runs as r (r.id)}<tr class="link"
-						><td class="text-ink-2">{r.number ?? 'none yet'}</td><td
-							><a class="font-semibold hover:underline" href="/costs/{r.id}">{r.title}</a></td
-						><td
-							class={r.state === 'approved'
-								? 'text-spruce'
-								: r.state === 'reversed'
-									? 'text-ink-3 line-through'
-									: 'font-semibold text-saffron-ink'}>{r.state}</td
-						><td>{r.madeBy}</td><td
-							>{r.approvedBy ?? ''}{r.approvedAt
-								? `, ${formatShort(dayAt(r.approvedAt, data.zone), data.today)}`
-								: ''}</td
-						><td class="num">{formatHours(r.minutes)}</td><td class="num font-semibold"
-							>{formatCents(r.cents)}</td
-						><td
-							><span
-								class="ml-2 block h-2"
-								style="width:{(100 * r.cents) / most}%; background:{r.state === 'reversed'
-									? 'var(--color-rule-3)'
-									: 'var(--color-petrol)'}"
-							></span></td
-						></tr
-					>{/each}</tbody
-			>
-		</table>
+		<DataTable
+			{columns}
+			rows={data.runs}
+			id={(run) => run.id}
+			href={(run) => `/costs/${run.id}`}
+			class="mt-3"
+		/>
 	{:else}<Empty
 			>No cost run yet. A run takes all released time up to a day, prices it and shares it among the
 			business units.</Empty

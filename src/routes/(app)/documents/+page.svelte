@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import DocumentRows from '$lib/documents/DocumentRows.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
@@ -10,15 +11,9 @@
 	<div class="flex items-center gap-3">
 		<h1>Documents</h1>
 		<span class="sub grow">{data.total}, newest first</span>
-		<form method="get">
-			<input
-				class="box w-64"
-				name="q"
-				value={data.q}
-				placeholder="Name, number or matter"
-				aria-label="Name, number or matter"
-			/>
-		</form>
+		<FilterBar
+			search={{ label: 'Name, number or matter', placeholder: 'Name, number or matter' }}
+		/>
 	</div>
 	{#if data.total}<DocumentRows rows={data.rows} today={data.today} zone={data.zone} /><Pages
 			total={data.total}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { goto } from '$app/navigation';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -6,9 +8,31 @@
 	let adding = $state(false),
 		name = $state(''),
 		like = $state('litigation');
+	type Kind = (typeof data.list)[number];
+	const figure = (
+		key: string,
+		label: string,
+		text: (kind: Kind) => string | number
+	): Column<Kind> => ({ key, label, text, numeric: true });
+	const columns: Column<Kind>[] = [
+		{ key: 'name', label: 'Kind', text: (kind) => kind.name, leads: true, cell: use },
+		figure('matters', 'Matters', (kind) => kind.matters),
+		figure('facts', 'Facts', (kind) => kind.facts),
+		figure('groups', 'Repeating groups', (kind) => kind.groups || ''),
+		figure('roles', 'Roles', (kind) => kind.roles),
+		figure('folders', 'Folders', (kind) => kind.folders),
+		figure('tasks', 'First tasks', (kind) => kind.tasks || ''),
+		figure('quiet', 'Quiet after', (kind) => `${kind.quietDays} d`),
+		figure('old', 'Old after', (kind) => `${kind.ageDays} d`),
+		figure('kept', 'Kept', (kind) => `${kind.retentionYears} y`)
+	];
 </script>
 
 <svelte:head><title>Matter kinds · Kite Pen</title></svelte:head>
+{#snippet use(kind: Kind)}
+	{#if !kind.active}<span class="sub ml-2">out of use</span>{/if}
+{/snippet}
+
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-3">
 		<h1 class="grow">Matter kinds</h1>
@@ -40,29 +64,11 @@
 						{errors.name}
 					</p>{/if}{/snippet}</ActionForm
 		>{/if}
-	<table class="list mt-3">
-		<thead
-			><tr
-				><th>Kind</th><th class="num">Matters</th><th class="num">Facts</th><th class="num"
-					>Repeating groups</th
-				><th class="num">Roles</th><th class="num">Folders</th><th class="num">First tasks</th><th
-					class="num">Quiet after</th
-				><th class="num">Old after</th><th class="num">Kept</th></tr
-			></thead
-		><tbody>
-			{#each data.list as k (k.id)}<tr class="link"
-					><td
-						><a class="font-semibold" href="/kinds/{k.id}">{k.name}</a>{#if !k.active}<span
-								class="sub ml-2">out of use</span
-							>{/if}</td
-					><td class="num">{k.matters}</td><td class="num">{k.facts}</td><td class="num"
-						>{k.groups || ''}</td
-					><td class="num">{k.roles}</td><td class="num">{k.folders}</td><td class="num"
-						>{k.tasks || ''}</td
-					><td class="num">{k.quietDays} d</td><td class="num">{k.ageDays} d</td><td class="num"
-						>{k.retentionYears} y</td
-					></tr
-				>{/each}
-		</tbody>
-	</table>
+	<DataTable
+		{columns}
+		rows={data.list}
+		id={(kind) => kind.id}
+		href={(kind) => `/kinds/${kind.id}`}
+		class="mt-3"
+	/>
 </div>

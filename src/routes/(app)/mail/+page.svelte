@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
 	import { formatInstant, plural, formatSize } from '$lib/ui/format.ts';
@@ -18,15 +19,7 @@
 				? `; ${plural(data.waiting, 'mail')} on the way`
 				: ''}</span
 		>
-		<form method="get">
-			<input
-				class="box w-56"
-				name="q"
-				value={data.q}
-				placeholder="Subject or person"
-				aria-label="Subject or person"
-			/>
-		</form>
+		<FilterBar search={{ label: 'Subject or person', placeholder: 'Subject or person' }} />
 	</div>
 	{#if shown}
 		<div class="mt-3 grid gap-6 border-t-[1.5px] border-ink lg:grid-cols-[440px_minmax(0,1fr)]">

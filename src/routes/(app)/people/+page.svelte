@@ -1,4 +1,9 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import FilterBar from '$lib/ui/FilterBar.svelte';
+	import Switches from '$lib/ui/Switches.svelte';
+	import { changeQuery, type Filter, type Switch } from '$lib/ui/address.ts';
+	import type { Column } from '$lib/ui/table.ts';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
@@ -13,14 +18,6 @@
 	import { plural } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const f = $derived(data.filter);
-	const to = (change: Record<string, string>) => {
-		const p = new URLSearchParams(page.url.searchParams);
-		p.delete('page');
-		for (const [k, v] of Object.entries(change))
-			if (v) p.set(k, v);
-			else p.delete(k);
-		return `?${p}`;
-	};
 	let adding = $state(false),
 		reading = $state(false),
 		sure = $state(false);
@@ -36,9 +33,90 @@
 	/** The cards near to the name, as the refusal gives them. */
 	const nearOf = (details: unknown) =>
 		(details as { near?: { id: string; name: string }[] } | undefined)?.near ?? [];
+	type Card = (typeof data.rows)[number];
+	const columns: Column<Card>[] = [
+		{
+			key: 'name',
+			label: 'Name',
+			text: (card) => card.name,
+			leads: true,
+			cell: standing,
+			class: 'truncate'
+		},
+		{
+			key: 'also',
+			label: 'Also',
+			text: (card) => card.otherNames,
+			class: 'w-[200px] truncate text-ink-2 max-xl:hidden'
+		},
+		{
+			key: 'parent',
+			label: 'Belongs to',
+			text: (card) => card.parent,
+			class: 'w-[160px] truncate text-ink-2 max-xl:hidden'
+		},
+		{
+			key: 'mail',
+			label: 'Mail',
+			text: (card) => card.mail,
+			class: 'w-[220px] truncate max-md:hidden'
+		},
+		{
+			key: 'phone',
+			label: 'Phone',
+			text: (card) => card.phone,
+			class: 'w-[130px] truncate max-md:hidden'
+		},
+		{
+			key: 'categories',
+			label: 'Categories',
+			text: (card) => card.categories,
+			class: 'w-[120px] truncate text-ink-2 max-md:hidden'
+		},
+		{
+			key: 'matters',
+			label: 'Matters',
+			text: (card) => card.matters || '',
+			numeric: true,
+			class: 'w-[70px]'
+		}
+	];
+	const same = (list: readonly string[]) => list.map((name) => [name, name] as const);
+	const kinds = $derived<Switch[]>(
+		[
+			['', 'All'],
+			['person', 'People'],
+			['organization', 'Organizations']
+		].map(([kind, label]) => ({
+			label: label!,
+			on: (f.kind ?? '') === kind,
+			href: changeQuery(page.url.searchParams, { kind })
+		}))
+	);
+	const filters = $derived<Filter[]>([
+		{ name: 'role', label: 'Role', any: 'Every role', options: same(data.roles), value: f.role },
+		{
+			name: 'category',
+			label: 'Category',
+			any: 'Every category',
+			options: data.categories.map(({ category, n }) => [category, `${category} ${n}`]),
+			value: f.category
+		},
+		{
+			name: 'status',
+			label: 'Standing',
+			any: 'Every standing',
+			options: same(['active', 'inactive', 'do not contact']),
+			value: f.status
+		}
+	]);
 </script>
 
 <svelte:head><title>People · Kite Pen</title></svelte:head>
+{#snippet standing(card: Card)}
+	{#if card.status !== 'active'}<span class="note warn ml-2 py-0">{card.status}</span>{/if}
+{/snippet}
+
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-2">
 		<h1 class="grow">People</h1>
@@ -54,83 +132,30 @@
 		>
 	</div>
 	<div class="no-print mt-3 flex flex-wrap items-center gap-2">
-		<a class="note" class:on={!f.kind} href={to({ kind: '' })}>All</a><a
-			class="note"
-			class:on={f.kind === 'person'}
-			href={to({ kind: 'person' })}>People</a
-		><a class="note" class:on={f.kind === 'organization'} href={to({ kind: 'organization' })}
-			>Organizations</a
-		>
-		<select
-			class="box w-auto"
-			aria-label="Role"
-			value={f.role ?? ''}
-			onchange={(e) => goto(to({ role: e.currentTarget.value }))}
-			><option value="">Every role</option>{#each data.roles as r (r)}<option>{r}</option
-				>{/each}</select
-		>
-		<select
-			class="box w-auto"
-			aria-label="Category"
-			value={f.category ?? ''}
-			onchange={(e) => goto(to({ category: e.currentTarget.value }))}
-			><option value="">Every category</option>{#each data.categories as c (c.category)}<option
-					value={c.category}>{c.category} {c.n}</option
-				>{/each}</select
-		>
-		<select
-			class="box w-auto"
-			aria-label="Standing"
-			value={f.status ?? ''}
-			onchange={(e) => goto(to({ status: e.currentTarget.value }))}
-			><option value="">Every standing</option
-			>{#each ['active', 'inactive', 'do not contact'] as s (s)}<option>{s}</option>{/each}</select
-		>
+		<Switches all={kinds} />
 		<span class="sub grow">{plural(data.total, 'card')}</span>
-		<a class="act" href="/people/export?{page.url.searchParams}" download>vCard</a><a
-			class="act"
-			href="/people/export?{page.url.searchParams}&as=csv"
-			download>CSV</a
-		>
-		<form method="get">
-			<input
-				class="box w-60"
-				name="q"
-				value={f.q ?? ''}
-				placeholder="Any name, mail, phone, note"
-				aria-label="Find people"
-			/>
-		</form>
+		<a class="act" href="/people/export?{page.url.searchParams}" download>vCard</a>
+		<a class="act" href="/people/export?{page.url.searchParams}&as=csv" download>CSV</a>
 	</div>
+	<FilterBar
+		{filters}
+		search={{ label: 'Find people', placeholder: 'Any name, mail, phone, note' }}
+		class="mt-2"
+	/>
 	{#if data.total === 0}<Empty
 			>{Object.keys(f).length > 1
 				? 'Nobody fits.'
 				: 'There is no card yet. People come with the matters they are in, by import, or by hand.'}</Empty
 		>
 	{:else}
-		<table class="list mt-2 table-fixed">
-			<thead
-				><tr
-					><th>Name</th><th class="w-[200px] max-lg:hidden">Also</th><th
-						class="w-[160px] max-lg:hidden">Belongs to</th
-					><th class="w-[220px]">Mail</th><th class="w-[130px]">Phone</th><th class="w-[120px]"
-						>Categories</th
-					><th class="num w-[70px]">Matters</th></tr
-				></thead
-			><tbody>
-				{#each data.rows as p (p.id)}<tr class="link"
-						><td class="truncate"
-							><a class="font-semibold" href="/people/{p.id}">{p.name}</a
-							>{#if p.status !== 'active'}<span class="note warn ml-2 py-0">{p.status}</span
-								>{/if}</td
-						><td class="truncate text-ink-2 max-lg:hidden">{p.otherNames}</td><td
-							class="truncate text-ink-2 max-lg:hidden">{p.parent}</td
-						><td class="truncate">{p.mail}</td><td class="truncate">{p.phone}</td><td
-							class="truncate text-ink-2">{p.categories}</td
-						><td class="num">{p.matters || ''}</td></tr
-					>{/each}
-			</tbody>
-		</table>
+		<DataTable
+			{columns}
+			rows={data.rows}
+			id={(person) => person.id}
+			href={(person) => `/people/${person.id}`}
+			fixed
+			class="mt-2"
+		/>
 		<Pages total={data.total} per={data.per} what="cards" />
 	{/if}
 </div>

@@ -1,9 +1,11 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { dayAt } from '#core/dates/zone.ts';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Requests from '$lib/requests/RequestRows.svelte';
-	import { countDays, plural, formatShort } from '$lib/ui/format.ts';
+	import { countDays, plural, formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const WORDS: Record<string, string> = {
 		sent: 'new',
@@ -18,9 +20,82 @@
 		['mine', 'Mine'],
 		['done', 'Finished']
 	];
+	type Queued = Exclude<typeof data.queue, undefined>[number];
+	/** Days after which a request that nobody finished has waited too long. */
+	const LONG = 5;
+	const LATE = 'font-semibold text-madder';
+	const URGENCY: Record<string, string> = { urgent: LATE, soon: 'text-saffron-ink' };
+	const ageOf = ({ sentAt }: Queued) =>
+		sentAt ? countDays(dayAt(sentAt, data.zone), data.today) : 0;
+	const columns: Column<Queued>[] = [
+		{
+			key: 'number',
+			label: 'Number',
+			text: (one) => one.number,
+			class: 'w-[112px] text-ink-2 max-md:hidden'
+		},
+		{
+			key: 'about',
+			label: 'About',
+			text: (one) => one.about,
+			leads: true,
+			cell: files,
+			class: 'truncate'
+		},
+		{
+			key: 'from',
+			label: 'From',
+			text: (one) => one.by,
+			cell: unit,
+			class: 'w-[230px] truncate max-lg:w-[130px] max-md:hidden'
+		},
+		{
+			key: 'urgency',
+			label: 'Urgency',
+			text: (one) => (one.urgency === 'normal' ? 'no hurry' : one.urgency),
+			tone: (one) => URGENCY[one.urgency] ?? 'sub',
+			class: 'w-[90px] max-md:w-[74px]'
+		},
+		{
+			key: 'wanted',
+			label: 'Wanted by',
+			text: (one) => (one.wantedBy ? formatDay(one.wantedBy, data.today) : ''),
+			tone: (one) =>
+				one.wantedBy && one.wantedBy < data.today && data.show !== 'done' ? LATE : '',
+			class: 'w-[110px] max-md:hidden'
+		},
+		{
+			key: 'age',
+			label: 'Age',
+			text: (one) => `${ageOf(one)} d`,
+			tone: (one) => (ageOf(one) > LONG && data.show !== 'done' ? LATE : ''),
+			numeric: true,
+			class: 'w-[70px] max-md:hidden'
+		},
+		{
+			key: 'state',
+			label: 'State',
+			text: (one) => WORDS[one.state],
+			tone: (one) => (one.state === 'sent' ? 'font-semibold text-saffron-ink' : ''),
+			class: 'w-[150px] max-md:w-[110px]'
+		},
+		{
+			key: 'with',
+			label: 'With',
+			text: (one) => one.takenBy,
+			class: 'w-[140px] truncate max-lg:hidden'
+		}
+	];
 </script>
 
 <svelte:head><title>Requests · Kite Pen</title></svelte:head>
+{#snippet files(request: Queued)}
+	{#if request.files}<span class="sub ml-2">{plural(request.files, 'file')}</span>{/if}
+{/snippet}
+{#snippet unit(request: Queued)}
+	{#if request.unit}<span class="sub">{request.unit}</span>{/if}
+{/snippet}
+
 <div class="px-5 py-4">
 	<h1>Requests</h1>
 	{#if data.own}
@@ -47,47 +122,14 @@
 						: 'None is finished yet.'}</Empty
 			>
 		{:else}
-			<table class="list mt-2 table-fixed">
-				<thead
-					><tr
-						><th class="w-[112px] max-md:hidden">Number</th><th>About</th><th
-							class="w-[230px] max-lg:w-[130px] max-md:hidden">From</th
-						><th class="w-[90px] max-md:w-[74px]">Urgency</th><th class="w-[110px] max-md:hidden"
-							>Wanted by</th
-						><th class="num w-[70px] max-md:hidden">Age</th><th class="w-[150px] max-md:w-[110px]"
-							>State</th
-						><th class="w-[140px] max-lg:hidden">With</th></tr
-					></thead
-				><tbody>
-					{#each data.queue as r (r.id)}{@const age = r.sentAt
-							? countDays(dayAt(r.sentAt, data.zone), data.today)
-							: 0}<tr class="link"
-							><td class="text-ink-2 max-md:hidden">{r.number}</td><td class="truncate"
-								><a class="font-semibold" href="/requests/{r.id}">{r.about}</a>{#if r.files}<span
-										class="sub ml-2">{plural(r.files, 'file')}</span
-									>{/if}</td
-							><td class="truncate max-md:hidden"
-								>{r.by}<span class="sub">{r.unit ? `, ${r.unit}` : ''}</span></td
-							><td
-								class={r.urgency === 'urgent'
-									? 'font-semibold text-madder'
-									: r.urgency === 'soon'
-										? 'text-saffron-ink'
-										: 'sub'}>{r.urgency === 'normal' ? 'no hurry' : r.urgency}</td
-							><td
-								class="max-md:hidden {r.wantedBy && r.wantedBy < data.today && data.show !== 'done'
-									? 'font-semibold text-madder'
-									: ''}">{r.wantedBy ? formatShort(r.wantedBy, data.today) : ''}</td
-							><td
-								class="num max-md:hidden {age > 5 && data.show !== 'done'
-									? 'font-semibold text-madder'
-									: ''}">{age} d</td
-							><td class={r.state === 'sent' ? 'font-semibold text-saffron-ink' : ''}
-								>{WORDS[r.state]}</td
-							><td class="truncate max-lg:hidden">{r.takenBy ?? ''}</td></tr
-						>{/each}
-				</tbody>
-			</table>
+			<DataTable
+				{columns}
+				rows={data.queue}
+				id={(request) => request.id}
+				href={(request) => `/requests/${request.id}`}
+				fixed
+				class="mt-2"
+			/>
 		{/if}
 	{/if}
 </div>

@@ -1,6 +1,8 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const groups = $derived(
 		[
@@ -12,9 +14,57 @@
 			.map(([k, name]) => ({ k, name, books: data.books.filter((b) => b.sort === k) }))
 			.filter((g) => g.books.length)
 	);
+	type Book = (typeof data.books)[number];
+	const columns: Column<Book>[] = [
+		{ key: 'book', label: 'Book', text: (book) => book.title, leads: true, cell: whose },
+		{
+			key: 'over',
+			label: 'Laid over',
+			text: (book) => book.layers.filter((layer) => layer !== book.id).join(', '),
+			class: 'w-[140px] sub'
+		},
+		{
+			key: 'events',
+			label: 'Events',
+			text: (book) => book.events,
+			numeric: true,
+			class: 'w-[70px]'
+		},
+		{ key: 'dates', label: 'Dates', text: (book) => book.rules, numeric: true, class: 'w-[70px]' },
+		{
+			key: 'matters',
+			label: 'Matters',
+			text: (book) => book.matters || '',
+			numeric: true,
+			class: 'w-[80px]'
+		},
+		{
+			key: 'version',
+			label: 'Version',
+			text: (book) => book.version,
+			class: 'w-[100px] pl-6 whitespace-nowrap'
+		},
+		{
+			key: 'review',
+			label: 'Last review',
+			text: (book) =>
+				`${formatDay(book.reviewed, data.today)}${book.stale ? ', over a year ago' : ''}`,
+			tone: (book) => (book.stale ? 'font-semibold text-madder' : ''),
+			class: 'w-[190px] whitespace-nowrap'
+		}
+	];
 </script>
 
 <svelte:head><title>Rulebooks · Kite Pen</title></svelte:head>
+{#snippet whose(book: Book)}
+	<span class="sub">{book.id}</span>
+	{#if book.own}
+		<span class="sub ml-2">the department's own</span>
+	{:else if book.versions}
+		<span class="ml-2 font-semibold text-saffron-ink">changed by the department</span>
+	{/if}
+{/snippet}
+
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h1>Rulebooks</h1>
@@ -31,39 +81,16 @@
 			>
 		</p>{/if}
 	{#each groups as g (g.k)}
-		<table class="list mt-4 table-fixed">
-			<caption class="read pb-1 text-left text-large font-medium">{g.name}</caption>
-			<thead
-				><tr
-					><th>Book</th><th class="w-[140px]">Laid over</th><th class="num w-[70px]">Events</th><th
-						class="num w-[70px]">Dates</th
-					><th class="num w-[80px]">Matters</th><th class="w-[100px] pl-6">Version</th><th
-						class="w-[190px]">Last review</th
-					></tr
-				></thead
-			>
-			<tbody
-				>{#each g.books as b (b.id)}
-					<tr class="link" data-book={b.id}
-						><td
-							><a class="font-semibold hover:underline" href="/rulebooks/{b.id}">{b.title}</a>
-							<span class="sub">{b.id}</span>{#if b.own}<span class="sub ml-2"
-									>the department's own</span
-								>{:else if b.versions}<span class="ml-2 font-semibold text-saffron-ink"
-									>changed by the department</span
-								>{/if}</td
-						>
-						<td class="sub">{b.layers.filter((x) => x !== b.id).join(', ')}</td><td class="num"
-							>{b.events}</td
-						><td class="num">{b.rules}</td><td class="num">{b.matters || ''}</td><td
-							class="pl-6 whitespace-nowrap">{b.version}</td
-						><td class="whitespace-nowrap {b.stale ? 'font-semibold text-madder' : ''}"
-							>{formatShort(b.reviewed, data.today)}{b.stale ? ', over a year ago' : ''}</td
-						></tr
-					>
-				{/each}</tbody
-			>
-		</table>
+		<DataTable
+			{columns}
+			rows={g.books}
+			caption={g.name}
+			id={(book) => book.id}
+			href={(book) => `/rulebooks/${book.id}`}
+			row={(book) => ({ 'data-book': book.id })}
+			fixed
+			class="mt-4"
+		/>
 	{/each}
 	<p class="sub mt-3">
 		{plural(data.books.length, 'book')}. Matters counted are open and not restricted.

@@ -1,11 +1,47 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	let { data } = $props();
+	type Colleague = (typeof data.people)[number];
+	const columns: Column<Colleague>[] = [
+		{ key: 'name', label: 'Name', text: (one) => one.name, class: 'font-semibold' },
+		{ key: 'role', label: 'Role', text: (one) => one.role, class: 'sub' },
+		{ key: 'supervisor', label: 'Supervisor', cell: supervisor, class: 'w-[320px]' }
+	];
 </script>
 
 <svelte:head><title>Staff · Kite Pen</title></svelte:head>
+{#snippet supervisor(colleague: Colleague)}
+	<ActionForm
+		action="?/supervisor"
+		class="flex items-center gap-2"
+		ondone={() => {
+			toast('Kept.');
+		}}
+	>
+		{#snippet children({ errors, busy })}
+			<input type="hidden" name="staffId" value={colleague.id} />
+			<select
+				class="box"
+				name="supervisorId"
+				aria-label="Supervisor of {colleague.name}"
+				value={colleague.supervisor ?? ''}
+				onchange={({ currentTarget }) => currentTarget.form?.requestSubmit()}
+				disabled={busy}
+			>
+				<option value="">none</option>
+				{#each data.people.filter((one) => one.id !== colleague.id) as other (other.id)}
+					<option value={other.id}>{other.name}</option>
+				{/each}
+			</select>
+			{#if errors.supervisorId}<span class="fault">{errors.supervisorId}</span>{/if}
+		{/snippet}
+	</ActionForm>
+{/snippet}
+
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h1>Staff</h1>
@@ -14,39 +50,5 @@
 			docket clerk</span
 		><HouseTabs />
 	</div>
-	<table class="list mt-4 max-w-form">
-		<thead><tr><th>Name</th><th>Role</th><th class="w-[320px]">Supervisor</th></tr></thead>
-		<tbody
-			>{#each data.people as s (s.id)}
-				<tr
-					><td><b class="font-semibold">{s.name}</b></td><td class="sub">{s.role}</td><td>
-						<ActionForm
-							action="?/supervisor"
-							class="flex items-center gap-2"
-							ondone={() => {
-								toast('Kept.');
-							}}
-							>{#snippet children({ errors, busy })}<input
-									type="hidden"
-									name="staffId"
-									value={s.id}
-								/><select
-									class="box"
-									name="supervisorId"
-									aria-label="Supervisor of {s.name}"
-									value={s.supervisor ?? ''}
-									onchange={(e) => e.currentTarget.form?.requestSubmit()}
-									disabled={busy}
-									><option value="">none</option
-									>{#each data.people.filter((x) => x.id !== s.id) as x (x.id)}<option value={x.id}
-											>{x.name}</option
-										>{/each}</select
-								>{#if errors.supervisorId}<span class="fault">{errors.supervisorId}</span
-									>{/if}{/snippet}</ActionForm
-						>
-					</td></tr
-				>
-			{/each}</tbody
-		>
-	</table>
+	<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
 </div>

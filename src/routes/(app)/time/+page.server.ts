@@ -34,7 +34,7 @@ export function load(event) {
 }
 
 export const actions = {
-	log: action(logTime),
+	log: actionValue(logTime),
 	change: action(changeTime),
 	remove: action(deleteTime),
 	release: actionValue(releaseTime),

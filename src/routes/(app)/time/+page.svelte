@@ -8,7 +8,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import LogTime from '$lib/time/LogTime.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const GOAL = 450;
 	const of = (d: string) => data.entries.filter((e) => e.day === d);
@@ -24,7 +24,7 @@
 	<div class="flex flex-wrap items-center gap-3">
 		<h1>Time</h1>
 		<span class="sub"
-			>{formatShort(data.week[0]!, data.today)} to {formatShort(data.week[6]!, data.today)}, {formatHours(
+			>{formatDay(data.week[0]!, data.today)} to {formatDay(data.week[6]!, data.today)}, {formatHours(
 				sum(data.entries)
 			)} h</span
 		><a class="act" href="?week={data.before}">week before</a>{#if data.after <= data.today}<a
@@ -44,7 +44,7 @@
 	<ol class="week mt-3" aria-label="Hours of the week">
 		{#each data.week as d (d)}{@const m = sum(of(d))}
 			<li class:hatch={[5, 6].includes(data.week.indexOf(d))} class:now={d === data.today}>
-				<span class="sub">{formatShort(d, data.today).slice(0, 3)}</span>
+				<span class="sub">{formatDay(d, data.today).slice(0, 3)}</span>
 				<b class="read text-large font-medium">{Number(d.slice(8))}</b><span
 					class="bar"
 					style="--h:{Math.min(100, (100 * m) / GOAL)}%"

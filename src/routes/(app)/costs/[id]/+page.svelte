@@ -8,7 +8,7 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const r = $derived(data.run);
 	const s = $derived(data.sheet);
@@ -42,7 +42,7 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-2.5">
 		<h1>{r.title} cost run</h1>
-		<span class="note">{formatShort(r.from, data.today)} to {formatShort(r.to, data.today)}</span
+		<span class="note">{formatDay(r.from, data.today)} to {formatDay(r.to, data.today)}</span
 		><span class="note" class:warn={r.state !== 'approved'}
 			>{r.number ? `${r.number}, ` : ''}{r.state === 'draft'
 				? 'draft, nothing is booked'
@@ -150,7 +150,7 @@
 									'people'
 								)}</span
 							>{/if}{#if s.lateLines}<span
-								><b class="font-semibold">{plural(s.lateLines, 'late item')}</b> from before {formatShort(
+								><b class="font-semibold">{plural(s.lateLines, 'late item')}</b> from before {formatDay(
 									r.from,
 									data.today
 								)} included</span

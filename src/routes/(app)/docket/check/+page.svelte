@@ -11,7 +11,7 @@
 	import Kite from '$lib/docket/Kite.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
 	import { walkLinks } from '$lib/ui/keys.ts';
-	import { formatAway, formatShort } from '$lib/ui/format.ts';
+	import { formatAway, formatDay } from '$lib/ui/format.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	let { data } = $props();
 	const d = $derived(data.item);
@@ -58,7 +58,7 @@
 								>
 								<span class="text-right whitespace-nowrap"
 									><b class="block font-semibold" class:text-madder={q.date <= data.today}
-										>{formatShort(q.date, data.today)}</b
+										>{formatDay(q.date, data.today)}</b
 									><span class="block {q.returnedBy ? 'font-semibold text-madder' : 'sub'}"
 										>{q.returnedBy
 											? 'returned'
@@ -152,7 +152,7 @@
 												return next();
 											}}
 											fields={{ deadlineId: d.id }}
-											look="btn go">Confirm {formatShort(d.date, data.today)}</RowAction
+											look="btn go">Confirm {formatDay(d.date, data.today)}</RowAction
 										>{/if}<button class="btn" onclick={() => (returning = true)}
 										>I do not agree</button
 									>

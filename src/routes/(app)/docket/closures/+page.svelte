@@ -9,7 +9,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
@@ -66,7 +66,7 @@
 			{#each data.closures as c (c.id)}
 				<div class="row flex min-h-[44px] items-center gap-3 py-1" data-closure={c.name}>
 					<span class="w-[100px] font-semibold whitespace-nowrap"
-						>{formatShort(c.date, data.today)}</span
+						>{formatDay(c.date, data.today)}</span
 					><span class="min-w-0 grow"
 						><b class="font-semibold">{c.name}</b><span class="sub block"
 							>{c.court}; {c.kind === 'office'
@@ -108,7 +108,7 @@
 			</form>
 			<ul class="mt-1">
 				{#each data.holidays as h (h.date)}<li class="row flex h-[32px] items-center gap-3">
-						<span class="w-[110px] font-semibold">{formatShort(h.date, data.today)}</span
+						<span class="w-[110px] font-semibold">{formatDay(h.date, data.today)}</span
 						>{h.name}{#if h.forward}<span class="sub">in counts forwards only</span>{/if}
 					</li>{/each}
 			</ul>
@@ -178,7 +178,7 @@
 <Drawer
 	bind:open={dropOpen}
 	title="Take the closure away"
-	about={dropped ? `${dropped.name}, ${formatShort(dropped.date, data.today)}` : ''}
+	about={dropped ? `${dropped.name}, ${formatDay(dropped.date, data.today)}` : ''}
 >
 	<ActionForm
 		action="?/remove"

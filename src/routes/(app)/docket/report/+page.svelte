@@ -1,5 +1,7 @@
 <!-- The docket report: chosen at the top, read below, and taken along as PDF, XLSX, CSV, ICS or by mail. -->
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
@@ -36,9 +38,32 @@
 	const file = (as: string) => `/docket/report/export?${data.query}&as=${as}`;
 	let cols = $derived<string[]>(data.asked.columns);
 	const order = $derived(data.columns.map(([c]) => c).filter((c) => cols.includes(c)));
+	type Row = (typeof data.groups)[number]['rows'][number];
+	const columns = $derived<Column<Row>[]>([
+		{ key: 'mark', label: 'State', unlabeled: true, cell: mark, class: 'w-[26px]' },
+		...shown.map(([key, label]): Column<Row> => ({
+			key,
+			label,
+			text: (row) => row.cells[cells.indexOf(key)],
+			leads: key === 'title',
+			class: `${WIDTHS[key] ?? ''} ${key === 'title' ? 'py-1 whitespace-pre-line' : 'truncate'}`
+		}))
+	]);
 </script>
 
 <svelte:head><title>Docket report · Kite Pen</title></svelte:head>
+{#snippet mark(row: Row)}
+	<Kite state={row.state} checked={row.checked} late={row.late && row.state === 'docketed'} />
+{/snippet}
+{#snippet counted(row: Row)}
+	{#if row.count}
+		<tr>
+			<td></td>
+			<td colspan={shown.length} class="h-auto pb-1.5 text-note text-ink-2">{row.count}</td>
+		</tr>
+	{/if}
+{/snippet}
+
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h1>Docket report</h1>
@@ -124,42 +149,19 @@
 	</div>
 	{#if data.total === 0}<Empty>No date fits. Give a longer span, or all dates.</Empty>{/if}
 	{#each data.groups as g, i (g.key)}
-		<table class="list mt-4 table-fixed" data-group={g.key}>
-			<caption class="read pb-1 text-left text-large font-medium"
-				>{g.name} <span class="sub font-ui text-body">{g.rows.length}</span></caption
-			>
-			<thead class:bare={i > 0}
-				><tr
-					><th class="w-[26px]"><span class="vh">State</span></th>{#each shown as [c, name] (c)}<th
-							class={WIDTHS[c] ?? ''}
-							>{#if i > 0}<span class="vh">{name}</span>{:else}{name}{/if}</th
-						>{/each}</tr
-				></thead
-			>
-			<tbody
-				>{#each g.rows as r (r.id)}
-					<tr class="link"
-						><td
-							><Kite
-								state={r.state}
-								checked={r.checked}
-								late={r.late && r.state === 'docketed'}
-							/></td
-						>{#each shown as [c] (c)}<td class={c === 'title' ? 'py-1' : 'truncate'}
-								>{#if c === 'title'}<a
-										class="font-semibold whitespace-pre-line hover:underline"
-										href={r.href}>{r.cells[cells.indexOf(c)]}</a
-									>{:else}{r.cells[cells.indexOf(c)]}{/if}</td
-							>{/each}</tr
-					>
-					{#if data.asked.columns.includes('count') && r.count}<tr
-							><td></td><td colspan={shown.length} class="h-auto pb-1.5 text-note text-ink-2"
-								>{r.count}</td
-							></tr
-						>{/if}
-				{/each}</tbody
-			>
-		</table>
+		<DataTable
+			{columns}
+			rows={g.rows}
+			caption={g.name}
+			about={g.rows.length}
+			headless={i > 0}
+			id={(row) => row.id}
+			href={(row) => row.href}
+			row={() => ({ 'data-group': g.key })}
+			below={data.asked.columns.includes('count') ? counted : undefined}
+			fixed
+			class="mt-4"
+		/>
 	{/each}
 	{#if data.total > data.shown}<p class="sub mt-3">
 			The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.
@@ -259,11 +261,3 @@
 		{/snippet}
 	</ActionForm>
 </Drawer>
-
-<style>
-	thead.bare th {
-		padding: 0;
-		height: 0;
-		line-height: 0;
-	}
-</style>

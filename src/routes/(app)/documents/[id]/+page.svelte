@@ -4,7 +4,7 @@
 	import Mark from '$lib/ui/Mark.svelte';
 	import PdfView from '$lib/ui/PdfView.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatInstant, formatShort, formatSize } from '$lib/ui/format.ts';
+	import { formatInstant, formatDay, formatSize } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const d = $derived(data.doc);
 	const file = $derived(`/documents/${d.id}/file?version=${data.shown.n}`);
@@ -96,7 +96,7 @@
 											name="roundId"
 											value={r.id}
 										/><button class="act" disabled={busy}>withdraw</button>{#if r.wantedBy}<span
-												class="sub ml-3">wanted by {formatShort(r.wantedBy, data.today)}</span
+												class="sub ml-3">wanted by {formatDay(r.wantedBy, data.today)}</span
 											>{/if}{/snippet}</ActionForm
 								>
 							</div>{/if}

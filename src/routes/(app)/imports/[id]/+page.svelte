@@ -1,4 +1,6 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -14,6 +16,23 @@
 		const t = setInterval(() => void invalidateAll(), 500);
 		return () => clearInterval(t);
 	});
+	type Row = NonNullable<typeof data.plan>['rows'][number];
+	const FATES: Record<string, { word: string; tone: string }> = {
+		fault: { word: 'fault', tone: 'font-semibold text-madder' },
+		new: { word: 'new', tone: 'text-spruce' }
+	};
+	const columns: Column<Row>[] = [
+		{ key: 'n', label: 'Row', text: (row) => row.n, numeric: true, class: 'w-[60px]' },
+		{ key: 'what', label: 'What', text: (row) => row.what, class: 'truncate font-semibold' },
+		{
+			key: 'fate',
+			label: 'Fate',
+			text: (row) => FATES[row.fate]?.word ?? 'stays',
+			tone: (row) => FATES[row.fate]?.tone ?? 'sub',
+			class: 'w-[80px]'
+		},
+		{ key: 'why', label: 'Why', text: (row) => row.why, class: 'w-[52%] h-auto py-1.5' }
+	];
 </script>
 
 <svelte:head><title>{w.fileName} · Imports · Kite Pen</title></svelte:head>
@@ -89,26 +108,14 @@
 												: `Import ${plural(p.made, 'row')}`}</button
 									>{/snippet}</ActionForm
 							>{/snippet}
-						<table class="list mt-1 table-fixed">
-							<thead
-								><tr
-									><th class="num w-[60px]">Row</th><th>What</th><th class="w-[80px]">Fate</th><th
-										class="w-[52%]">Why</th
-									></tr
-								></thead
-							><tbody
-								>{#each p.rows as r (r.n)}<tr data-fate={r.fate}
-										><td class="num">{r.n}</td><td class="truncate font-semibold">{r.what}</td><td
-											class={r.fate === 'fault'
-												? 'font-semibold text-madder'
-												: r.fate === 'new'
-													? 'text-spruce'
-													: 'sub'}
-											>{r.fate === 'fault' ? 'fault' : r.fate === 'new' ? 'new' : 'stays'}</td
-										><td class="h-auto py-1.5">{r.why}</td></tr
-									>{/each}</tbody
-							>
-						</table>
+						<DataTable
+							{columns}
+							rows={p.rows}
+							id={(row) => String(row.n)}
+							row={(row) => ({ 'data-fate': row.fate })}
+							fixed
+							class="mt-1"
+						/>
 						{#if p.more}<p class="sub mt-2">And {p.more} more.</p>{/if}
 					</Section>
 				{/if}

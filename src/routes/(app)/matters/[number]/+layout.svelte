@@ -2,7 +2,7 @@
 	import { page } from '$app/state';
 	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 	import RowAction from '$lib/ui/RowAction.svelte';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	let { data, children } = $props();
 	const c = $derived(data.caption);
 	const facts = $derived([
@@ -42,7 +42,7 @@
 				>{c.status === 'open'
 					? `Open ${daysBetween(plainDate(c.openedOn), data.today as PlainDate)} days`
 					: c.status === 'closed'
-						? `closed ${formatShort(c.closedOn!, data.today).slice(4)}`
+						? `closed ${formatDay(c.closedOn!, data.today).slice(4)}`
 						: c.status}</span
 			>
 			{#if c.priority !== 'normal'}<span class="note" class:warn={c.priority === 'high'}
@@ -81,7 +81,7 @@
 					<p class="sub">Rulebook</p>
 					<p class="font-semibold">{data.book.short}</p>
 					<p class="sub mt-1 whitespace-nowrap">
-						reviewed {formatShort(data.book.reviewed, data.today).slice(4)}
+						reviewed {formatDay(data.book.reviewed, data.today).slice(4)}
 					</p>
 				</div>{/if}
 		</nav>

@@ -23,7 +23,7 @@ import {
 	unrelateMatters
 } from '#server/matters/relations.ts';
 import { sheetFields } from '#server/matters/sheet.ts';
-import { setSplit } from '#server/matters/split.ts';
+import { setSplit } from '#server/costs/split.ts';
 import { closeMatter, reopenMatter, setStatus } from '#server/matters/status.ts';
 import { listStillOpen } from '#server/matters/still-open.ts';
 import { listRoles } from '#server/people/queries.ts';

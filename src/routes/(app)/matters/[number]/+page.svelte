@@ -4,7 +4,7 @@
 	import Banner from '$lib/ui/Banner.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatInstant, plural, formatShort } from '$lib/ui/format.ts';
+	import { formatInstant, plural, formatDay } from '$lib/ui/format.ts';
 	import Beside from './Beside.svelte';
 	import EditSheet from './EditSheet.svelte';
 	import Facts from './Facts.svelte';
@@ -30,7 +30,7 @@
 <div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_310px]">
 	<div class="flex min-w-0 flex-col gap-7">
 		{#if c.status === 'closed'}<Banner quiet>
-				Closed {formatShort(c.closedOn!, data.today)}: {c.statusReason}. Kept until {formatShort(
+				Closed {formatDay(c.closedOn!, data.today)}: {c.statusReason}. Kept until {formatDay(
 					c.retainUntil!,
 					data.today
 				).slice(4)}. <button class="act ml-1" onclick={() => (closing = true)}>Reopen</button>
@@ -49,7 +49,7 @@
 			<Section title="What is next">
 				{#if c.hearing}<div class="row flex h-10 items-center justify-between">
 						<b class="font-semibold">{c.hearing.text}</b><span
-							>{formatShort(c.hearing.date, data.today)}{c.hearing.time
+							>{formatDay(c.hearing.date, data.today)}{c.hearing.time
 								? `, ${c.hearing.time}`
 								: ''}</span
 						>
@@ -59,11 +59,11 @@
 						href="/matters/{c.number}/docket"
 						><b class="font-semibold">{c.next.title}</b><span
 							class={c.next.date < data.today ? 'font-semibold text-madder' : ''}
-							>{formatShort(c.next.date, data.today)}</span
+							>{formatDay(c.next.date, data.today)}</span
 						></a
 					>{/if}
 				{#each factDates as f (f.key)}<div class="row flex h-10 items-center justify-between">
-						<span>{f.name}</span><span>{formatShort(f.value, data.today)}</span>
+						<span>{f.name}</span><span>{formatDay(f.value, data.today)}</span>
 					</div>{/each}
 				{#if !c.next && !c.hearing && factDates.length === 0}<Empty
 						>No date is docketed. <a class="act" href="/matters/{c.number}/docket">Enter an event</a
@@ -81,7 +81,7 @@
 					>{c.status === 'closed' ? 'Reopen' : 'Hold or close'}</button
 				>{/snippet}
 			<dl class="mt-2 grid grid-cols-[104px_1fr] gap-y-1.5">
-				{#each [['Status', `${c.status}${c.statusFrom ? ` from ${formatShort(c.statusFrom, data.today).slice(4)}` : ''}`], ['Opened', `${formatShort(c.openedOn, data.today)}, ${c.originating}`], ['Hours to date', formatHours(c.minutes)], ['Cost to date', formatCents(c.cents)], ['Last activity', formatInstant(c.lastActivity, data.zone, data.today)], ['Rulebook', data.book?.title ?? 'none']] as [k, x] (k)}<dt
+				{#each [['Status', `${c.status}${c.statusFrom ? ` from ${formatDay(c.statusFrom, data.today).slice(4)}` : ''}`], ['Opened', `${formatDay(c.openedOn, data.today)}, ${c.originating}`], ['Hours to date', formatHours(c.minutes)], ['Cost to date', formatCents(c.cents)], ['Last activity', formatInstant(c.lastActivity, data.zone, data.today)], ['Rulebook', data.book?.title ?? 'none']] as [k, x] (k)}<dt
 						class="sub"
 					>
 						{k}

@@ -11,7 +11,7 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { findPeople } from '$lib/people/find.ts';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let { data }: { data: PageData } = $props();
 	const caption = $derived(data.caption);
@@ -100,7 +100,7 @@
 				class="sub min-w-0 grow truncate"
 				title={p.note}
 				>{p.role}{p.from || p.to
-					? `, ${p.from ? `from ${formatShort(p.from, data.today).slice(4)}` : ''}${p.to ? ` to ${formatShort(p.to, data.today).slice(4)}` : ''}`
+					? `, ${p.from ? `from ${formatDay(p.from, data.today).slice(4)}` : ''}${p.to ? ` to ${formatDay(p.to, data.today).slice(4)}` : ''}`
 					: ''}{p.note ? `: ${p.note}` : ''}</span
 			>{#if p.phone}<span class="sub max-xl:hidden">{p.phone}</span>{/if}{#if p.email}<a
 					class="text-petrol max-sm:hidden"

@@ -5,7 +5,7 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let { data }: { data: PageData } = $props();
 	const caption = $derived(data.caption);
@@ -32,7 +32,7 @@
 
 <Section
 	title="Split of cost"
-	about={caption.splitFrom ? `from ${formatShort(caption.splitFrom, data.today)}` : ''}
+	about={caption.splitFrom ? `from ${formatDay(caption.splitFrom, data.today)}` : ''}
 	>{#snippet tools()}{#if data.can.split}<button class="act" onclick={split}>Change</button
 			>{/if}{/snippet}
 	{#each caption.split as s, i (i)}<div class="row flex h-9 items-center gap-2">

@@ -7,7 +7,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import { findMatters } from '$lib/people/find.ts';
 	import Choose from '$lib/ui/Choose.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let { data, open = $bindable() }: { data: PageData; open: boolean } = $props();
 	const c = $derived(data.caption),
@@ -113,7 +113,7 @@
 										<span class="min-w-0 grow"
 											><b class="font-semibold">{d.title}</b>
 											<span class={d.late ? 'font-semibold text-madder' : 'sub'}
-												>{formatShort(d.date, data.today)}{d.late ? ', missed' : ''}</span
+												>{formatDay(d.date, data.today)}{d.late ? ', missed' : ''}</span
 											></span
 										><select
 											class="box w-[150px]"
@@ -148,7 +148,7 @@
 										<span class="min-w-0 grow"
 											><b class="font-semibold">{t.subject}</b>
 											<span class="sub"
-												>{t.who}{t.due ? `, ${formatShort(t.due, data.today)}` : ''}</span
+												>{t.who}{t.due ? `, ${formatDay(t.due, data.today)}` : ''}</span
 											></span
 										><select
 											class="box w-[150px]"
@@ -190,7 +190,7 @@
 								</li>{/if}
 							{#if o.hearings.length}<li>
 									Off the calendars: {o.hearings
-										.map((h) => `${h.text} ${formatShort(h.date, data.today)}`)
+										.map((h) => `${h.text} ${formatDay(h.date, data.today)}`)
 										.join(', ')}.
 								</li>{/if}
 							{#each o.drafts as d (d.staffId)}<li>

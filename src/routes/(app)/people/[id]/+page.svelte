@@ -14,7 +14,7 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatInstant, formatShort } from '$lib/ui/format.ts';
+	import { formatInstant, formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const p = $derived(data.person);
 	let editing = $state(false),
@@ -106,8 +106,8 @@
 					>{#if m.note}<span class="sub max-w-[240px] truncate">{m.note}</span>{/if}<span
 						>{m.role}</span
 					>{#if m.from || m.to}<span class="sub"
-							>{m.from ? formatShort(m.from, data.today).slice(4) : ''} to {m.to
-								? formatShort(m.to, data.today).slice(4)
+							>{m.from ? formatDay(m.from, data.today).slice(4) : ''} to {m.to
+								? formatDay(m.to, data.today).slice(4)
 								: 'now'}</span
 						>{/if}</a
 				>{:else}<Empty>On no matter that you may see.</Empty>{/each}

@@ -6,7 +6,7 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatInstant, formatShort, formatSize } from '$lib/ui/format.ts';
+	import { formatInstant, formatDay, formatSize } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const r = $derived(data.request);
 	const open = $derived(['sent', 'taken', 'asked'].includes(r.state));
@@ -51,7 +51,7 @@
 		<span class="note" class:warn={r.state === 'asked' || r.urgency === 'urgent'}>{stands}</span>
 	</div>
 	<dl class="mt-2 flex flex-wrap gap-y-1">
-		{#each [['From', r.by], ['Business unit', r.unit], ['Other side', r.counterparty], ['Urgency', r.urgency === 'normal' ? 'no hurry' : r.urgency], ['Wanted by', r.wantedBy ? formatShort(r.wantedBy, data.today) : ''], ['Sent', r.sentAt ? formatInstant(r.sentAt, data.zone, data.today) : '']].filter((x) => x[1]) as [k, x] (k)}<div
+		{#each [['From', r.by], ['Business unit', r.unit], ['Other side', r.counterparty], ['Urgency', r.urgency === 'normal' ? 'no hurry' : r.urgency], ['Wanted by', r.wantedBy ? formatDay(r.wantedBy, data.today) : ''], ['Sent', r.sentAt ? formatInstant(r.sentAt, data.zone, data.today) : '']].filter((x) => x[1]) as [k, x] (k)}<div
 				class="mr-5 border-r border-rule pr-5 last:border-0"
 			>
 				<dt class="sub text-note">{k}</dt>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
@@ -40,15 +41,11 @@
 			</dd>{/if}
 	</dl>
 	<div class="no-print mt-3 flex flex-wrap items-center gap-4">
-		<form method="get" class="flex gap-2">
-			<input
-				class="box w-64"
-				name="q"
-				value={data.q}
-				placeholder="An event, a date or a citation"
-				aria-label="Find in this book"
-			/><button class="btn">Find</button>
-		</form>
+		<FilterBar
+			search={{ label: 'Find in this book', placeholder: 'An event, a date or a citation' }}
+		>
+			<button class="btn">Find</button>
+		</FilterBar>
 		{#if data.mayWrite}<a class="act" href="/rulebooks/{b.id}/edit">Change it</a>{/if}<a
 			class="act"
 			href="/rulebooks/{b.id}/yaml"

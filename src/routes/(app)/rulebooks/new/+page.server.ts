@@ -1,6 +1,7 @@
 /** A book of the department's own: from a plain form, or as YAML. */
 import { redirect } from '@sveltejs/kit';
-import { saveBook, writeTimeline } from '#server/docket/book-versions.ts';
+import { saveBook } from '#server/docket/book-effects.ts';
+import { writeTimeline } from '#server/rulebooks/versions.ts';
 import { listCourts } from '#server/docket/calculator.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';

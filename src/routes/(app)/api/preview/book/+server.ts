@@ -1,5 +1,5 @@
 /** A book as it is being written: its faults by line, its examples counted anew, and the dates it would change. */
-import { previewBook } from '#server/docket/book-versions.ts';
+import { previewBook } from '#server/docket/book-effects.ts';
 import { endpoint } from '#server/http/action.ts';
 
 export const POST = endpoint(previewBook);

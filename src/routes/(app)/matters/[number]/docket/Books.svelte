@@ -4,7 +4,7 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
-	import { formatInstant, formatShort } from '$lib/ui/format.ts';
+	import { formatInstant, formatDay } from '$lib/ui/format.ts';
 	type Order = {
 		id: string;
 		book: string;
@@ -53,7 +53,7 @@
 	</div>
 	{#each books as b (b.id)}<div class="row flex min-h-9 items-center gap-3">
 			<a class="font-semibold hover:underline" href="/rulebooks/{b.id}">{b.title}</a><span
-				class="sub grow">reviewed {formatShort(b.reviewed, today)}</span
+				class="sub grow">reviewed {formatDay(b.reviewed, today)}</span
 			>{#if !b.main && may}<RowAction
 					action="?/removeBook"
 					fields={{ matterId, book: b.id }}
@@ -83,7 +83,7 @@
 		<div class="row py-1.5" data-order={o.title}>
 			<div class="flex items-baseline gap-3">
 				<b class="font-semibold" class:line-through={o.endedAt}>{o.title}</b><span class="sub grow"
-					>{o.sort}, {formatShort(o.dated, today)}, laid by {o.by}{o.endedAt
+					>{o.sort}, {formatDay(o.dated, today)}, laid by {o.by}{o.endedAt
 						? `; ended: ${o.endedReason}`
 						: ''}</span
 				>{#if o.documentId}<a class="act" href="/documents/{o.documentId}">the order</a

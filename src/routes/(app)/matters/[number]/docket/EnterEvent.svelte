@@ -10,7 +10,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
@@ -313,7 +313,7 @@
 						>
 						<span class="text-right whitespace-nowrap"
 							><b class="font-semibold {p.past ? 'text-madder' : ''}" data-date={p.date}
-								>{formatShort(p.date, today)}{p.time ? `, ${p.time}` : ''}</b
+								>{formatDay(p.date, today)}{p.time ? `, ${p.time}` : ''}</b
 							><span class="block {p.past ? 'font-semibold text-madder' : 'sub'}"
 								>{p.past
 									? 'in the past'

@@ -8,7 +8,7 @@
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	type Props = {
 		open: boolean;
@@ -71,7 +71,7 @@
 							bind:group={take}
 							class="mt-0.5 accent-petrol"
 						/><span class="w-[110px] shrink-0 font-semibold"
-							>{formatShort(e.date, today)}{e.time ? `, ${e.time}` : ''}</span
+							>{formatDay(e.date, today)}{e.time ? `, ${e.time}` : ''}</span
 						><span>{e.title}<span class="sub block">{e.place}</span></span></label
 					>{/each}
 				{#if left}<p class="sub mt-1">

@@ -6,7 +6,7 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
@@ -152,7 +152,7 @@
 				<div>
 					<span class="sub text-note">from</span>
 					<p class="read text-large whitespace-nowrap">
-						{formatShort(event.date, today).slice(4)}
+						{formatDay(event.date, today).slice(4)}
 					</p>
 				</div>
 				<DateField
@@ -227,8 +227,8 @@
 										class="accent-petrol"
 									/>{m.title}</label
 								>{:else}<span>{m.title}</span>{/if}<s class="sub"
-								>{formatShort(m.from, today).slice(4)}</s
-							><b class="font-semibold">{formatShort(m.to, today).slice(4)}</b><b
+								>{formatDay(m.from, today).slice(4)}</s
+							><b class="font-semibold">{formatDay(m.to, today).slice(4)}</b><b
 								class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b
 							>
 						</div>
@@ -236,8 +236,8 @@
 								class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-note text-ink-2"
 							>
 								<span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub"
-									>{t.from ? formatShort(t.from, today).slice(4) : ''}</s
-								><b class="font-semibold">{formatShort(t.to, today).slice(4)}</b><b
+									>{t.from ? formatDay(t.from, today).slice(4) : ''}</s
+								><b class="font-semibold">{formatDay(t.to, today).slice(4)}</b><b
 									class="num text-petrol">{t.days ? sign(t.days) : ''}</b
 								>
 							</div>{/each}
@@ -247,7 +247,7 @@
 					</div>
 				{/each}
 				{#each born as b (b.title)}<p class="row py-1.5">
-						{b.title}: <b class="font-semibold">{formatShort(b.date, today)}</b>, set only now; it
+						{b.title}: <b class="font-semibold">{formatDay(b.date, today)}</b>, set only now; it
 						comes as a proposal
 					</p>{/each}
 				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">

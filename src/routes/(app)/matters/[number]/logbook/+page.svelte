@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { changeQuery } from '$lib/ui/address.ts';
+	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import { page } from '$app/state';
 	import type { LogEntry } from '#server/logbook/queries.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -32,13 +34,7 @@
 		['matter', 'Matter'],
 		['cost', 'Cost']
 	];
-	const to = (change: Record<string, string>) => {
-		const p = new URLSearchParams(page.url.searchParams);
-		for (const [k, v] of Object.entries(change))
-			if (v) p.set(k, v);
-			else p.delete(k);
-		return `?${p}`;
-	};
+	const to = (change: Record<string, string>) => changeQuery(page.url.searchParams, change);
 	async function fetchMore() {
 		if (!next || loading) return;
 		loading = true;
@@ -84,19 +80,10 @@
 	<div class="flex flex-wrap items-center gap-2">
 		<h2 class="read mr-2 text-title font-medium">Logbook</h2>
 		<span class="sub">{plural(data.total, 'entry', 'entries')}</span>
-		<form method="get" class="no-print ml-auto flex gap-2">
-			{#each Object.entries(data.filter).filter(([k]) => k !== 'q') as [k, v] (k)}<input
-					type="hidden"
-					name={k}
-					value={v}
-				/>{/each}<input
-				class="box w-52"
-				name="q"
-				value={data.filter.q ?? ''}
-				placeholder="Search within"
-				aria-label="Search within the logbook"
-			/>
-		</form>
+		<FilterBar
+			search={{ label: 'Search within the logbook', placeholder: 'Search within' }}
+			class="ml-auto"
+		/>
 	</div>
 	<div class="no-print mt-2 flex flex-wrap gap-1.5">
 		{#each kinds as [k, n] (k)}<a

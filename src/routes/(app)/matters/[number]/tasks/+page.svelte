@@ -8,7 +8,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const c = $derived(data.caption);
 	let open = $state(false);
@@ -67,7 +67,7 @@
 					class="text-right whitespace-nowrap {!done && t.due && t.due < data.today
 						? 'font-semibold text-madder'
 						: ''}"
-					>{#if t.due}<span data-due={t.due}>{formatShort(t.due, data.today)}</span>{/if}</span
+					>{#if t.due}<span data-due={t.due}>{formatDay(t.due, data.today)}</span>{/if}</span
 				>
 			</div>
 		{:else}<Empty>No task yet. A task may hang on a date of the docket and moves with it.</Empty
@@ -140,7 +140,7 @@
 						name="deadlineId"
 						bind:value={v.deadlineId}
 						>{#each data.dates as d (d.id)}<option value={d.id}
-								>{d.title}, {formatShort(d.date, data.today)} ({d.event})</option
+								>{d.title}, {formatDay(d.date, data.today)} ({d.event})</option
 							>{/each}</SelectField
 					>
 				{/if}

@@ -1,6 +1,6 @@
 /** Time on a matter, and what of it was allocated. */
 import { sumAllocated } from '#server/costs/queries.ts';
-import { action } from '#server/http/action.ts';
+import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 import { logTime } from '#server/time/commands.ts';
 import { listActivities, listMatterEntries } from '#server/time/queries.ts';
@@ -17,4 +17,4 @@ export async function load(event) {
 	};
 }
 
-export const actions = { log: action(logTime), start: action(startTimer) };
+export const actions = { log: actionValue(logTime), start: action(startTimer) };

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import type { Column } from '$lib/ui/table.ts';
 	import { formatCents } from '#core/format/money.ts';
 	import { formatHours } from '#core/format/hours.ts';
 
@@ -6,11 +8,45 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import LogTime from '$lib/time/LogTime.svelte';
 	import Section from '$lib/ui/Section.svelte';
-	import { formatShort } from '$lib/ui/format.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const total = $derived(data.entries.reduce((a, e) => a + e.minutes, 0));
 	let words = $state('');
+	type Entry = (typeof data.entries)[number];
+	const columns: Column<Entry>[] = [
+		{
+			key: 'day',
+			label: 'Day',
+			text: (entry) => formatDay(entry.day, data.today),
+			class: 'w-[92px] whitespace-nowrap'
+		},
+		{ key: 'who', label: 'Who', text: (entry) => entry.who, class: 'w-[52px]' },
+		{
+			key: 'what',
+			label: 'What was done',
+			text: (entry) => entry.narrative,
+			cell: activity,
+			class: 'py-1.5'
+		},
+		{
+			key: 'state',
+			label: 'State',
+			text: (entry) => (entry.state === 'allocated' ? entry.run : entry.state),
+			class: 'w-[110px] sub'
+		},
+		{
+			key: 'hours',
+			label: 'Hours',
+			text: (entry) => formatHours(entry.minutes),
+			numeric: true,
+			class: 'w-[64px]'
+		}
+	];
 </script>
+
+{#snippet activity(entry: Entry)}
+	{#if entry.activityName}<span class="sub ml-2">{entry.activityName}</span>{/if}
+{/snippet}
 
 <div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_280px]">
 	<div>
@@ -25,29 +61,11 @@
 				matterId={data.caption.id}
 			/>
 		</div>
-		<table class="list mt-3">
-			<thead
-				><tr
-					><th class="w-[92px]">Day</th><th class="w-[52px]">Who</th><th>What was done</th><th
-						class="w-[110px]">State</th
-					><th class="num w-[64px]">Hours</th></tr
-				></thead
-			>
-			<tbody
-				>{#each data.entries as e (e.id)}<tr
-						><td class="whitespace-nowrap">{formatShort(e.day, data.today)}</td><td>{e.who}</td><td
-							class="py-1.5"
-							>{e.narrative}{#if e.activityName}<span class="sub ml-2">{e.activityName}</span
-								>{/if}</td
-						><td class="sub">{e.state === 'allocated' ? e.run : e.state}</td><td class="num"
-							>{formatHours(e.minutes)}</td
-						></tr
-					>{/each}</tbody
-			>
-		</table>
-		{#if data.entries.length === 0}<Empty
-				>No time is logged on this matter. Write a line below: 0.4 and what you did.</Empty
-			>{/if}
+		<DataTable {columns} rows={data.entries} id={(entry) => entry.id} class="mt-3">
+			{#snippet empty()}
+				<Empty>No time is logged on this matter. Write a line below: 0.4 and what you did.</Empty>
+			{/snippet}
+		</DataTable>
 	</div>
 	<aside class="flex flex-col gap-7">
 		<Section title="Timer"

@@ -13,7 +13,7 @@
 	import Mark from '$lib/ui/Mark.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
-	import { plural, formatShort } from '$lib/ui/format.ts';
+	import { plural, formatDay } from '$lib/ui/format.ts';
 	let { data } = $props();
 	const c = $derived(data.caption),
 		t = $derived(data.trial);
@@ -98,14 +98,14 @@
 													class="text-petrol hover:underline"
 													href="/documents/{e.documentId}">{e.documentNumber?.split('-').at(-1)}</a
 												>{:else}<span class="sub">–</span>{/if}</td
-										><td>{e.offered ? formatShort(e.offered, data.today) : ''}</td><td
+										><td>{e.offered ? formatDay(e.offered, data.today) : ''}</td><td
 											class={e.ruling === 'admitted'
 												? 'text-spruce'
 												: e.ruling === 'excluded'
 													? 'text-madder'
 													: ''}
 											>{e.ruling
-												? `${e.ruling} ${formatShort(e.ruledOn!, data.today).slice(4)}`
+												? `${e.ruling} ${formatDay(e.ruledOn!, data.today).slice(4)}`
 												: ''}</td
 										><td class="no-print"
 											><button
@@ -145,7 +145,7 @@
 							>{#if x.about}<span class="block break-words text-ink-2">{x.about}</span>{/if}</span
 						>
 						{#if x.heard}<span class="text-spruce"
-								>heard {formatShort(x.heard, data.today).slice(4)}</span
+								>heard {formatDay(x.heard, data.today).slice(4)}</span
 							>{/if}
 						<span class="no-print flex gap-2"
 							>{#each [['up', 'up'], ['down', 'down']] as [m, say] (m)}<ActionForm
@@ -186,7 +186,7 @@
 								size={14}
 							/>{/if}<span class="min-w-0 grow">{d.title}</span><span
 							class="whitespace-nowrap {d.date <= data.today ? 'font-semibold text-madder' : ''}"
-							>{formatShort(d.date, data.today)}</span
+							>{formatDay(d.date, data.today)}</span
 						>
 					</div>{:else}<p class="sub mt-2">None.</p>{/each}</Section
 			>
@@ -197,7 +197,7 @@
 						><span
 							class="whitespace-nowrap {x.due && x.due < data.today
 								? 'font-semibold text-madder'
-								: 'sub'}">{x.due ? formatShort(x.due, data.today) : ''}</span
+								: 'sub'}">{x.due ? formatDay(x.due, data.today) : ''}</span
 						>
 					</div>{:else}<p class="sub mt-2">None.</p>{/each}</Section
 			>

@@ -1,5 +1,5 @@
 /** A rulebook as it is written: a new version of it. */
-import { saveBook } from '#server/docket/book-versions.ts';
+import { saveBook } from '#server/docket/book-effects.ts';
 import { actionValue } from '#server/http/action.ts';
 import { notThere, requireAction } from '#server/http/request.ts';
 import { findBookText } from '#server/rulebooks/queries.ts';

@@ -1,44 +1,28 @@
-/** Versions of rulebooks: checked, previewed with what they would change, saved, never changed afterwards. */
+/** A new version of a rulebook: previewed with the dates it would change, then saved; those wait for a decision. */
 import { z } from 'zod';
-import { plainDate } from '#core/dates/plain.ts';
-import type { BookFile } from '#core/rulebooks/book.ts';
-import type { Application, Context } from '#server/app/application.ts';
+import type { Application } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
 import { Refused } from '#server/app/errors.ts';
 import { text } from '#server/app/fields.ts';
 import { preview } from '#server/app/preview.ts';
-import { all, insert, scalar } from '#server/db/sql.ts';
 import {
 	BOOK_LIMIT,
-	type BookDraft,
 	type CheckedBook,
 	type ExampleView,
 	type Fault
 } from '#server/rulebooks/check.ts';
-import type { BookVersionRow } from '#server/rulebooks/rows.ts';
 import { shelfOf, shippedShelf } from '#server/rulebooks/shelf.ts';
-import { checkBookTask } from '#server/rulebooks/tasks.ts';
-import { makeTimeline, timelineInput } from '#server/rulebooks/timeline.ts';
+import {
+	checkDraft,
+	insertVersion,
+	lastVersion,
+	NAME_TAKEN,
+	requireSound
+} from '#server/rulebooks/versions.ts';
 import { recordChanges } from './changes.ts';
 import { effectsNow, type Effects } from './effects-query.ts';
 import { showEffects, type EffectView } from './effects.ts';
-import type { MatterOrderRow } from './rows.ts';
 import { effectsTask } from './tasks.ts';
-
-/** Checks a book beside the ones of the house, in a worker. */
-function checkDraft(app: Application, yaml: string, expect: string | null): Promise<CheckedBook> {
-	const shipped = shippedShelf().files;
-	const draft: BookDraft = {
-		yaml,
-		expect,
-		own: [...shelfOf(app).files.values()].filter((file) => shipped.get(file.book) !== file),
-		orders: all<Pick<MatterOrderRow, 'id' | 'rules' | 'book'>>(
-			app.db,
-			'SELECT id, rules, book FROM matter_order WHERE ended_at IS NULL'
-		)
-	};
-	return app.work.run(checkBookTask, draft);
-}
 
 /** What a version of a book would change of dates in open matters; nothing where there was no such book. */
 async function countDraft(app: Application, { file, faults }: CheckedBook): Promise<Effects> {
@@ -64,18 +48,6 @@ export const previewBook = preview({
 		return { faults, examples, ...showEffects(ctx, me, effects) };
 	}
 });
-
-const requireSound = ({ faults, file }: CheckedBook, field: string): BookFile => {
-	const [fault] = faults;
-	if (fault) throw new Refused(`Line ${fault.line}: ${fault.message}`, field);
-	if (!file) throw new Refused('The book cannot be read.', field);
-	return file;
-};
-
-const lastVersion = (ctx: Context, book: string): number =>
-	scalar(ctx.db, 'SELECT coalesce(max(n), 0) FROM book_version WHERE book = @book', { book });
-
-const NAME_TAKEN = 'There is a book of this name already: give it another name under “book”.';
 
 /**
  * Saves a version of a book, new or in the place of a shipped one. It must hold together, with every example right; the
@@ -131,42 +103,5 @@ export const saveBook = preparedCommand({
 			affects: effects.length
 		});
 		return { book: file.book, n, ...changes };
-	}
-});
-
-function insertVersion(
-	ctx: Context,
-	file: BookFile,
-	saved: { n: number; yaml: string; reason: string; by: string }
-): void {
-	insert<BookVersionRow>(ctx.db, 'book_version', {
-		book: file.book,
-		n: saved.n,
-		yaml: saved.yaml,
-		title: file.title,
-		reviewed: plainDate(file.reviewed),
-		reason: saved.reason,
-		saved_by: saved.by,
-		saved_at: ctx.clock.now()
-	});
-}
-
-/** Writes a timeline from the plain form as a first version of a book. */
-export const writeTimeline = preparedCommand({
-	name: 'write timeline',
-	action: 'docket.closure',
-	input: timelineInput,
-	async prepare({ ctx, input }) {
-		const taken = new Set(shelfOf(ctx).ids());
-		const { yaml } = makeTimeline(input, taken, ctx.clock.today());
-		return { yaml, checked: await checkDraft(ctx, yaml, null) };
-	},
-	run({ ctx, me, input, prepared, record }) {
-		const file = requireSound(prepared.checked, 'name');
-		if (lastVersion(ctx, file.book) > 0) throw new Refused(NAME_TAKEN, 'name');
-		const { yaml } = prepared;
-		insertVersion(ctx, file, { n: 1, yaml, reason: 'First version', by: me.id });
-		record.audit({ book: file.book, rows: input.rows.length });
-		return { book: file.book };
 	}
 });

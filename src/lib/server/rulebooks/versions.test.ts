@@ -1,9 +1,8 @@
-/** The books themselves on the server: the department's own, shipped ones replaced, and every row of every book entered and counted again. */
+/** Books of the department's own and shipped ones replaced: written, checked, versioned, and what they change. */
 import assert from 'node:assert/strict';
-import { spawnSync } from 'node:child_process';
 import { beforeEach, describe, it } from 'node:test';
 import { stringify } from 'yaml';
-import { all, one, scalar } from '#server/db/sql.ts';
+import { one, scalar } from '#server/db/sql.ts';
 import {
 	requireBook,
 	listBooks,
@@ -12,15 +11,14 @@ import {
 	staleWarning
 } from '#server/rulebooks/shelf.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
-import { previewBook, writeTimeline, saveBook } from './book-versions.ts';
+import { previewBook, saveBook } from '#server/docket/book-effects.ts';
+import { writeTimeline } from './versions.ts';
 import { findBookText, listBookViews } from '#server/rulebooks/queries.ts';
-import { findEffects } from './effects.ts';
-import { listWaitingChanges, decideChanges } from './changes.ts';
-import { listDeadlines } from './list.ts';
+import { listWaitingChanges, decideChanges } from '#server/docket/changes.ts';
+import { listDeadlines } from '#server/docket/list.ts';
 
-import { docketDeadlines } from './deadlines.ts';
-import { enterEvent } from './events.ts';
-import { addMatterBook } from './orders.ts';
+import { enterEvent } from '#server/docket/events.ts';
+import { addMatterBook } from '#server/docket/orders.ts';
 
 let house: TestHouse;
 let matterId: string;
@@ -357,106 +355,5 @@ describe("a book of the department's own", () => {
 			})
 		);
 		assert.match(listDeadlines(house, house.staff('okafor'), {}).rows[0]!.stale!, /2025-01-05/);
-	});
-});
-
-describe('every row of every book', () => {
-	it('is entered on a matter, docketed and counted again to the same day', async () => {
-		let rows = 0;
-		for (const book of listBooks(house)) {
-			const month = (await newMatter(house, { title: book.title, rulebook: book.id })).matterId;
-			for (const event of book.events.values()) {
-				const example = event.rules
-					.flatMap((rule) => rule.examples)
-					.find((x) => x.gives && x.date <= '2026-11-20') ?? {
-					date: '2026-11-02',
-					time: undefined,
-					service: undefined,
-					answers: undefined
-				};
-				const result = enterEvent(house.as('okafor'), {
-					matterId: month,
-					eventKey: `${book.id}|${event.id}`,
-					date: event.ahead ? '2027-03-15' : example.date,
-					time: example.time ?? '10:00',
-					service: event.served ? (example.service ?? '') : '',
-					answers: event.ahead ? {} : (example.answers ?? {}),
-					sure: true,
-					docket: []
-				});
-				const id = good(result).eventId;
-				const found = all<{ id: string; rule: string; authority: string; suggested: number }>(
-					house.db,
-					'SELECT id, rule, authority, suggested FROM deadline WHERE event_id = @id',
-					{ id }
-				);
-				if (found.length)
-					good(docketDeadlines(house.as('okafor'), { deadlineIds: found.map((each) => each.id) }));
-				for (const each of found)
-					assert.ok(
-						each.suggested ||
-							event.rules.some((x) => x.id === each.rule && x.authority === each.authority),
-						`${book.id} ${each.rule}`
-					);
-				rows += found.filter((each) => !each.suggested).length;
-			}
-		}
-		assert.ok(rows > 220, `${rows} dates`);
-		assert.deepEqual(
-			findEffects(house, {
-				books: shelfOf(house).ids(),
-				shelf: shelfOf(house),
-				fresh: true,
-				everything: true
-			}).map((effect) => [effect.rule, effect.was, effect.fresh?.date]),
-			[]
-		);
-	});
-	it('gives its worked examples through the command for scripts', { timeout: 60_000 }, () => {
-		const asked = listBooks(house).flatMap((b) =>
-			[...b.events.values()].flatMap((event) =>
-				event.rules
-					.filter((rule) => rule.book === b.id)
-					.flatMap((rule) =>
-						rule.examples.map((x) => ({
-							line: JSON.stringify({
-								rulebook: b.id,
-								event: event.id,
-								date: x.date,
-								...(x.time ? { time: x.time } : {}),
-								...(x.service ? { service: x.service } : {}),
-								answers: x.answers ?? {},
-								...(x.closures ? { closures: x.closures } : {})
-							}),
-							title: rule.title,
-							authority: rule.authority,
-							gives: x.gives
-						}))
-					)
-			)
-		);
-		const out = spawnSync(process.execPath, ['--import', 'tsx', 'bin/docket.ts'], {
-			input: asked.map((a) => a.line).join('\n') + '\n',
-			encoding: 'utf8',
-			maxBuffer: 200 * 1024 * 1024
-		});
-		const answers = out.stdout
-			.trim()
-			.split('\n')
-			.map(
-				(line) =>
-					JSON.parse(line) as { deadlines: { title: string; authority: string; date: string }[] }
-			);
-		assert.equal(answers.length, asked.length);
-		assert.ok(asked.length > 450, `${asked.length} examples`);
-		asked.forEach((a, i) =>
-			assert.equal(
-				answers[i]!.deadlines.find(
-					(deadline) => deadline.title === a.title && deadline.authority === a.authority
-				)?.date ?? null,
-				a.gives,
-				a.line
-			)
-		);
 	});
 });

@@ -8,7 +8,7 @@ import { Refused } from '#server/app/errors.ts';
 import { day, id, maybeId } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
-import type { SplitRow, SplitShareRow } from '#server/costs/rows.ts';
+import type { SplitRow, SplitShareRow } from './rows.ts';
 import { exists, insert, maybeOne, remove } from '#server/db/sql.ts';
 import { findUnit } from '#server/units/queries.ts';
 

@@ -1,0 +1,100 @@
+<!-- Dates of the department in one month: what, of which matter, by what authority, and who checked it. -->
+<script lang="ts">
+	import Kite from '$lib/docket/Kite.svelte';
+	import DataTable from '$lib/ui/DataTable.svelte';
+	import { formatAway, formatDay } from '$lib/ui/format.ts';
+	import type { Column } from '$lib/ui/table.ts';
+	import { hrefOf, type ListedDate } from './dates.ts';
+	type Props = {
+		rows: readonly ListedDate[];
+		name: string;
+		today: string;
+		staffId: string;
+		mayDocket: boolean;
+	};
+	let { rows, name, today, staffId, mayDocket }: Props = $props();
+	const columns: Column<ListedDate>[] = [
+		{ key: 'state', label: 'State', cell: mark, class: 'w-[26px]' },
+		{ key: 'date', label: 'Date', cell: day, class: 'w-[176px] whitespace-nowrap' },
+		{
+			key: 'what',
+			label: 'What',
+			text: (due) => due.title,
+			leads: true,
+			cell: moved,
+			class: 'truncate'
+		},
+		{ key: 'matter', label: 'Matter', cell: matter, class: 'w-[24%] truncate' },
+		{
+			key: 'authority',
+			label: 'Authority',
+			cell: authority,
+			class: 'sub w-[210px] truncate'
+		},
+		{ key: 'check', label: 'Check', cell: check, class: 'w-[112px] text-right whitespace-nowrap' }
+	];
+	const isLate = ({ state, date }: ListedDate) =>
+		state === 'missed' || (state === 'docketed' && date === today);
+	const isSettled = ({ state }: ListedDate) =>
+		state === 'proposed' || state === 'vacated' || state === 'met';
+</script>
+
+{#snippet mark(due: ListedDate)}
+	<Kite
+		state={due.state}
+		checked={due.checked}
+		late={due.state === 'docketed' && due.date <= today}
+	/>
+{/snippet}
+{#snippet day(due: ListedDate)}
+	<b class={['font-semibold', { 'text-madder': isLate(due) }]}>{formatDay(due.date, today)}</b>
+	<span class="sub">
+		{due.state === 'missed' ? 'missed' : (due.time ?? formatAway(due.date, today))}
+	</span>
+{/snippet}
+{#snippet moved(due: ListedDate)}
+	{#if due.computed}
+		<span class="sub ml-2">by {due.movedHow}, rule {formatDay(due.computed, today).slice(4)}</span>
+	{/if}
+	{#if due.internal && due.state === 'docketed'}
+		<span class="sub ml-2">ours {formatDay(due.internal, today).slice(4)}</span>
+	{/if}
+{/snippet}
+{#snippet matter(due: ListedDate)}
+	<a class="hover:underline" href="/matters/{due.matterNumber}">{due.matterTitle}</a>
+	<span class="sub">{due.court}</span>
+{/snippet}
+{#snippet authority(due: ListedDate)}
+	<span title={due.stale ?? due.authority}>
+		{#if due.stale}<span class="font-semibold text-saffron-ink">review overdue</span>{/if}
+		{due.authority}
+	</span>
+{/snippet}
+{#snippet check(due: ListedDate)}
+	{#if isSettled(due)}
+		<span class="sub">{due.state}</span>
+	{:else if due.checked}
+		<span class="sub">checked by {due.checkedBy}</span>
+	{:else if due.returnedBy}
+		<a class="font-semibold text-madder" href={hrefOf(due)} title={due.returnedReason}>
+			returned by {due.returnedBy}
+		</a>
+	{:else if due.docketedById !== staffId && mayDocket}
+		<a class="act" href="/docket/check?deadline={due.id}">check it</a>
+	{:else}
+		<span class="font-semibold text-saffron-ink">second check</span>
+	{/if}
+{/snippet}
+
+<DataTable
+	{columns}
+	{rows}
+	caption={name}
+	about={rows.length}
+	headless
+	fixed
+	id={(due) => due.id}
+	href={hrefOf}
+	row={(due) => ({ 'data-deadline': due.title })}
+	class="mt-3"
+/>

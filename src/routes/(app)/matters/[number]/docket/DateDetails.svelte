@@ -1,0 +1,146 @@
+<!-- What a date says beside its day: our own earlier date, time, place, link, descriptions, papers, exhibits, reminders. -->
+<script lang="ts">
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import DateField from '$lib/ui/DateField.svelte';
+	import Differences from '$lib/ui/Differences.svelte';
+	import { formatDay } from '$lib/ui/format.ts';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import type { Difference } from '#server/app/errors.ts';
+	import type { DateActProps, Exhibit } from './acts.ts';
+	type Props = DateActProps & { linked: string[]; exhibits: Exhibit[]; ladder: string };
+	type Conflict = { by: string; version: number; differences: Difference[] };
+	let { deadline, documents, linked, exhibits, ladder, today, ondone }: Props = $props();
+	// What is typed begins with what stands, and is not changed by what others do meanwhile.
+	// svelte-ignore state_referenced_locally
+	let form = $state<Record<string, string>>({
+		internal: deadline.internal ?? '',
+		time: deadline.handTime ?? '',
+		place: deadline.place,
+		link: deadline.link,
+		short: deadline.short,
+		long: deadline.long
+	});
+	// svelte-ignore state_referenced_locally
+	let papers = $state([...linked]),
+		shown = $state(exhibits.filter(({ dates }) => dates.includes(deadline.id)).map(({ id }) => id)),
+		rungs = $state(ladder),
+		version = $state(deadline.version);
+	let conflict = $state<Conflict | null>(null);
+	let choice = $state<Record<string, 'theirs' | 'yours'>>({});
+	$effect(() => {
+		for (const { field, theirs, yours } of conflict?.differences ?? [])
+			form[field] = choice[field] === 'theirs' ? theirs : yours;
+	});
+	function take(found: Conflict) {
+		conflict = found;
+		version = found.version;
+		choice = Object.fromEntries(found.differences.map(({ field }) => [field, 'yours' as const]));
+	}
+</script>
+
+<ActionForm action="?/edit" class="flex flex-col gap-2.5" {ondone} onconflict={take}>
+	{#snippet children({ errors, busy })}
+		<input type="hidden" name="deadlineId" value={deadline.id} />
+		<input type="hidden" name="version" value={version} />
+		{#if conflict}
+			<Differences by={conflict.by} differences={conflict.differences} bind:choice />
+		{/if}
+		<DateField
+			name="internal"
+			label="Our own earlier date"
+			bind:value={form.internal!}
+			{today}
+			error={errors.internal}
+			hint="not after {formatDay(deadline.date, today)}"
+		/>
+		<div class="grid grid-cols-2 gap-3">
+			<TextField
+				label="Time"
+				error={errors.time}
+				name="time"
+				bind:value={form.time}
+				placeholder="16:30"
+			/>
+			<TextField label="Place" error={errors.place} name="place" bind:value={form.place} />
+		</div>
+		<TextField
+			label="Link"
+			error={errors.link}
+			name="link"
+			bind:value={form.link}
+			placeholder="https://"
+		/>
+		<TextField
+			label="Short description"
+			error={errors.short}
+			hint="for calendars; the title stays"
+			name="short"
+			bind:value={form.short}
+		/>
+		<TextArea
+			label="Long description"
+			error={errors.long}
+			name="long"
+			rows={4}
+			bind:value={form.long}
+		/>
+		{#if documents.length}
+			<fieldset>
+				<legend class="label">Linked documents</legend>
+				<div class="max-h-[150px] overflow-y-auto border border-rule p-2">
+					{#each documents as { id, name } (id)}
+						<label class="flex gap-2 py-0.5">
+							<input
+								type="checkbox"
+								name="linked"
+								value={id}
+								bind:group={papers}
+								class="accent-petrol"
+							/>
+							{name}
+						</label>
+					{/each}
+				</div>
+				{#if errors.linked}<p class="fault">{errors.linked}</p>{/if}
+			</fieldset>
+		{/if}
+		{#if exhibits.length}
+			<fieldset>
+				<legend class="label">Exhibits</legend>
+				<div class="max-h-[150px] overflow-y-auto border border-rule p-2">
+					{#each exhibits as { id, number, title } (id)}
+						<label class="flex gap-2 py-0.5">
+							<input
+								type="checkbox"
+								name="exhibits"
+								value={id}
+								bind:group={shown}
+								class="accent-petrol"
+							/>
+							{number}
+							{title}
+						</label>
+					{/each}
+				</div>
+				{#if errors.exhibits}<p class="fault">{errors.exhibits}</p>{/if}
+			</fieldset>
+		{/if}
+		<div class="mt-1.5"><button class="btn go" disabled={busy}>Keep</button></div>
+	{/snippet}
+</ActionForm>
+<ActionForm action="?/ladder" class="mt-6 border-t border-rule pt-4" {ondone}>
+	{#snippet children({ errors, busy })}
+		<input type="hidden" name="matterId" value={deadline.matterId} />
+		<input type="hidden" name="deadlineId" value={deadline.id} />
+		<input type="hidden" name="was" value={ladder} />
+		<TextField
+			label="Reminder days of this date"
+			error={errors.ladder}
+			hint="like 30, 14, 7, 3, 1, 0, +1; empty: as the matter says"
+			name="ladder"
+			bind:value={rungs}
+		/>
+		<div class="mt-3"><button class="btn" disabled={busy}>Keep the reminder days</button></div>
+	{/snippet}
+</ActionForm>

@@ -1,0 +1,94 @@
+<!-- An opened date: why it was returned, what is beside it, its count, its papers, and what can be done with it. -->
+<script lang="ts">
+	import type { CountView } from '#server/docket/counts.ts';
+	import type { DeadlineView } from '#server/docket/list.ts';
+	import Count from '$lib/docket/Count.svelte';
+	import { formatDay } from '$lib/ui/format.ts';
+	import type { DateAct, Exhibit } from './acts.ts';
+	type Props = {
+		deadline: DeadlineView;
+		count: CountView;
+		papers: readonly { id: string; name: string; role: string }[];
+		exhibits: readonly Exhibit[];
+		matterNumber: string;
+		today: string;
+		/** The initials of who looks. */
+		initials: string;
+		mayDocket: boolean;
+		onact: (act: DateAct) => void;
+	};
+	let {
+		deadline,
+		count,
+		papers,
+		exhibits,
+		matterNumber,
+		today,
+		initials,
+		mayDocket,
+		onact
+	}: Props = $props();
+	const ROLES: Record<string, string> = { proof: 'proof', order: 'the order', linked: 'linked' };
+	const isOpen = $derived(deadline.state === 'docketed' || deadline.state === 'missed');
+	const acts = $derived<[DateAct, string][]>([
+		['meet', 'It was met'],
+		['shift', 'Move it'],
+		['vacate', 'Vacate it'],
+		['edit', 'Details'],
+		['invite', 'Send outside'],
+		...(deadline.returnedBy && deadline.returnedBy !== initials
+			? [['answer', 'Answer the check'] as [DateAct, string]]
+			: [])
+	]);
+	const shown = $derived(exhibits.filter(({ dates }) => dates.includes(deadline.id)));
+</script>
+
+{#if deadline.returnedBy}
+	<p class="mb-2">
+		<b class="font-semibold text-madder">{deadline.returnedBy} does not agree:</b>
+		{deadline.returnedReason}
+	</p>
+{/if}
+{#if deadline.long}<p class="mb-2 whitespace-pre-line">{deadline.long}</p>{/if}
+{#if deadline.place || deadline.link}
+	<p class="mb-2 text-ink-2">
+		{deadline.place}
+		{#if deadline.link}
+			<a class="act" href={deadline.link} rel="noreferrer" target="_blank">{deadline.link}</a>
+		{/if}
+	</p>
+{/if}
+{#if deadline.stale}<p class="mb-2 font-semibold text-madder">{deadline.stale}</p>{/if}
+<Count {count} late={deadline.date <= today && deadline.state !== 'met'} />
+{#if deadline.computed}
+	<p class="mt-2">
+		<b class="font-semibold">
+			Moved by {deadline.movedHow} to {formatDay(deadline.date, today)}:
+		</b>
+		{deadline.movedReason}
+	</p>
+{/if}
+{#if papers.length}
+	<p class="mt-2 flex flex-wrap gap-3">
+		{#each papers as { id, name, role } (id + role)}
+			<span>
+				<a class="act" href="/documents/{id}">{name}</a>
+				<span class="sub">{ROLES[role]}</span>
+			</span>
+		{/each}
+	</p>
+{/if}
+{#if shown.length}
+	<p class="mt-2">
+		<a class="act" href="/matters/{matterNumber}/trial">Exhibits</a>
+		{shown.map(({ number, title }) => `${number} ${title}`).join('; ')}
+	</p>
+{/if}
+{#if isOpen && mayDocket}
+	<div class="no-print mt-2 flex flex-wrap gap-2">
+		{#each acts as [act, label] (act)}
+			<button class="btn" onclick={() => onact(act)}>{label}</button>
+		{/each}
+		<span class="sub self-center">docketed by {deadline.docketedBy}</span>
+	</div>
+{/if}

@@ -1,0 +1,106 @@
+<!-- One date of a matter in a line; opened, its count and what can be done with it. -->
+<script lang="ts">
+	import type { Snippet } from 'svelte';
+	import type { DeadlineView } from '#server/docket/list.ts';
+	import Kite from '$lib/docket/Kite.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
+	import { formatDay } from '$lib/ui/format.ts';
+	import { describeDeadline } from './describe.ts';
+	type Props = {
+		deadline: DeadlineView;
+		/** What sets it, where its heading does not say so. */
+		event: string;
+		today: string;
+		/** Who looks. */
+		staffId: string;
+		mayDocket: boolean;
+		choosable: boolean;
+		chosen: boolean;
+		onchoose: (chosen: boolean) => void;
+		open: boolean;
+		ontoggle: () => void;
+		children: Snippet;
+	};
+	let {
+		deadline,
+		event,
+		today,
+		staffId,
+		mayDocket,
+		choosable,
+		chosen,
+		onchoose,
+		open,
+		ontoggle,
+		children
+	}: Props = $props();
+	const isDocketed = $derived(deadline.state === 'docketed' || deadline.state === 'missed');
+	const mayCheck = $derived(mayDocket && deadline.docketedById !== staffId);
+</script>
+
+{#snippet standing()}
+	{#if deadline.state === 'proposed' && mayDocket}
+		<RowAction action="?/docket" fields={{ deadlineIds: deadline.id }}>docket it</RowAction>
+	{:else if deadline.state === 'proposed'}
+		proposed
+	{:else if deadline.returnedBy}
+		<button class="font-semibold text-madder" onclick={() => open || ontoggle()}>
+			returned by {deadline.returnedBy}
+		</button>
+	{:else if deadline.checked}
+		<span class="sub">checked by {deadline.checkedBy}</span>
+	{:else if isDocketed && mayCheck}
+		<a class="act" href="/docket/check?deadline={deadline.id}">check it</a>
+	{:else if isDocketed}
+		<span class="font-semibold text-saffron-ink">second check</span>
+	{/if}
+{/snippet}
+
+<div class="row" data-deadline={deadline.title} data-state={deadline.state}>
+	<div class="line">
+		<span class="flex items-center gap-1.5">
+			{#if choosable && deadline.state === 'proposed'}
+				<input
+					type="checkbox"
+					class="no-print h-4 w-4 accent-petrol"
+					checked={chosen}
+					onchange={({ currentTarget }) => onchoose(currentTarget.checked)}
+					aria-label="Choose {deadline.title}"
+				/>
+			{/if}
+			<Kite
+				state={deadline.state}
+				checked={deadline.checked}
+				late={deadline.state === 'docketed' && deadline.date <= today}
+			/>
+		</span>
+		<span class="font-semibold whitespace-nowrap" data-date={deadline.date}>
+			{formatDay(deadline.date, today)}
+		</span>
+		<button class="min-w-0 truncate text-left" onclick={ontoggle} aria-expanded={open}>
+			<b class="font-semibold" class:line-through={deadline.state === 'vacated'}>
+				{deadline.title}
+			</b>
+			{#if event}<span class="sub ml-1">{event}</span>{/if}
+			<span class="sub ml-1">{describeDeadline(deadline, today)}</span>
+		</button>
+		<span class="sub truncate" title={deadline.authority}>{deadline.authority}</span>
+		<span class="text-right whitespace-nowrap">{@render standing()}</span>
+	</div>
+	{#if open}<div class="pb-3">{@render children()}</div>{/if}
+</div>
+
+<style>
+	.line {
+		display: grid;
+		grid-template-columns: 42px 118px minmax(0, 1.6fr) minmax(0, 1fr) 108px;
+		gap: 6px;
+		align-items: center;
+		min-height: 37px;
+	}
+	@media (max-width: 760px) {
+		.line {
+			grid-template-columns: 42px 118px 1fr;
+		}
+	}
+</style>

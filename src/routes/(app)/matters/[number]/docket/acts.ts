@@ -1,0 +1,14 @@
+/** What can be done with one date, and what each of these forms is given. */
+import type { DeadlineView } from '#server/docket/list.ts';
+
+export type DateAct = 'meet' | 'vacate' | 'shift' | 'edit' | 'answer' | 'invite';
+
+export type Exhibit = { id: string; number: string; title: string; dates: string[] };
+
+export type DateActProps = {
+	deadline: DeadlineView;
+	/** The matter's documents. */
+	documents: { id: string; name: string }[];
+	today: string;
+	ondone: (result: Record<string, unknown>) => void;
+};

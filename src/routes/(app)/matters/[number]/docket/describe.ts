@@ -1,0 +1,52 @@
+/** What is said of a date beside its title, and which dates a list shows. */
+import type { DeadlineView } from '#server/docket/list.ts';
+import { formatDay } from '$lib/ui/format.ts';
+
+const dayOnly = (date: string, today: string): string => formatDay(date, today).slice(4);
+
+function describeState({ state, date, time, closedOn, reason }: DeadlineView, today: string) {
+	if (state === 'met')
+		return `met ${closedOn ? formatDay(closedOn, today) : ''}${reason ? `, ${reason}` : ''}`;
+	if (state === 'vacated') return `vacated: ${reason}`;
+	if (state === 'missed') return 'missed';
+	if (date === today) return `today${time ? `, ${time}` : ''}`;
+	return time ?? '';
+}
+
+/** How it stands, what moved it, our own date before it, its short description. */
+export function describeDeadline(deadline: DeadlineView, today: string): string {
+	const { state, computed, movedHow, internal, short, title } = deadline;
+	return [
+		describeState(deadline, today),
+		computed ? `by ${movedHow}, the rule gives ${dayOnly(computed, today)}` : '',
+		internal && state === 'docketed' ? `ours ${dayOnly(internal, today)}` : '',
+		short && short !== title ? short : ''
+	]
+		.filter(Boolean)
+		.join('; ');
+}
+
+const isDocketed = ({ state }: DeadlineView) => state === 'docketed' || state === 'missed';
+
+const ONLY: Readonly<Record<string, (deadline: DeadlineView) => boolean>> = {
+	proposed: ({ state }) => state === 'proposed',
+	docketed: isDocketed,
+	unchecked: (deadline) => isDocketed(deadline) && !deadline.checked
+};
+
+/** A missed date is still ahead of somebody. */
+const WHEN: Readonly<Record<string, (deadline: DeadlineView, today: string) => boolean>> = {
+	past: ({ date }, today) => date < today,
+	future: ({ date, state }, today) => date >= today || state === 'missed'
+};
+
+/** The dates of a list by day. */
+export const pickDeadlines = (
+	deadlines: readonly DeadlineView[],
+	{ when, only, today }: { when: string; only: string; today: string }
+): DeadlineView[] =>
+	deadlines
+		.filter(
+			(deadline) => (WHEN[when]?.(deadline, today) ?? true) && (ONLY[only]?.(deadline) ?? true)
+		)
+		.sort((one, other) => one.date.localeCompare(other.date));

@@ -36,7 +36,8 @@ const say = (what: string, ratio: number, goal: string) =>
 	console.log(`${what.padEnd(78)} ${ratio.toFixed(2).padStart(8)}   ${goal}`);
 const rnd = new Chance(7);
 
-// Counting against a day-by-day loop over a general date library, the same holidays, the same answers.
+// Counting against a day-by-day loop over a general date library, the same holidays, the same
+// answers.
 const book = shippedBook('us-federal.ca-nd');
 const cases = Array.from({ length: 4000 }, () => ({
 	from: fromDay(toDay(plainDate('2020-01-01')) + rnd.int(0, 9000)),
@@ -91,7 +92,8 @@ say(
 	'for comparison'
 );
 
-// A closure over 100,000 docketed dates: what it would change, against the bare counts of the same dates.
+// A closure over 100,000 docketed dates: what it would change, against the bare counts of the same
+// dates.
 {
 	// In a file, as a real house is: its database is not part of the memory of the preview.
 	const folder = mkdtempSync(join(tmpdir(), 'kite-bench-'));

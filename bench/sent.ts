@@ -1,4 +1,6 @@
-/** What a browser receives for the Day sheet, as it travels: page, script, stylesheets, typefaces. */
+/**
+ * What a browser receives for the Day sheet, as it travels: page, script, stylesheets, typefaces.
+ */
 import { openBrowser, openHouse, sit } from '../e2e/house.ts';
 
 const KILOBYTE = 1024;

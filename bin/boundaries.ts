@@ -1,6 +1,6 @@
 /**
- * Which part may know which: routes -> server -> core, screens -> core; and of two areas of the server at most one knows the
- * other. Part of `npm run lint`; tested on a scratch tree.
+ * Which part may know which: routes -> server -> core, screens -> core; and of two areas of the
+ * server at most one knows the other. Part of `npm run lint`; tested on a scratch tree.
  */
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';

@@ -1,4 +1,7 @@
-/** `npm run build`: the application, with everything it needs beside it, so that the folder `build` can be moved. */
+/**
+ * `npm run build`: the application, with everything it needs beside it, so that the folder `build`
+ * can be moved.
+ */
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -25,8 +28,8 @@ function copy(from: string, to: string): void {
 }
 
 /**
- * A program of its own beside the server: the workers' file, which lies where the server's chunks look for it, and what makes
- * the demo's data.
+ * A program of its own beside the server: the workers' file, which lies where the server's chunks
+ * look for it, and what makes the demo's data.
  */
 async function buildProgram(source: string, folder: string, name: string): Promise<void> {
 	await bundle({

@@ -1,4 +1,7 @@
-/** `npm run demo`: installs and builds what is missing, makes the demo data, starts, and says where. `-- --fresh` makes the data anew. */
+/**
+ * `npm run demo`: installs and builds what is missing, makes the demo data, starts, and says where.
+ * `-- --fresh` makes the data anew.
+ */
 import { spawnSync } from 'node:child_process';
 import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,6 +1,7 @@
 /**
- * `npm run fonts`: cuts the screen's typefaces down to the characters and weights that are used, into src/fonts. Letters
- * beyond these come from the whole files, which a browser fetches only when it meets one.
+ * `npm run fonts`: cuts the screen's typefaces down to the characters and weights that are used,
+ * into src/fonts. Letters beyond these come from the whole files, which a browser fetches only when
+ * it meets one.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -9,7 +10,10 @@ import subsetFont from 'subset-font';
 
 const home = fileURLToPath(new URL('..', import.meta.url));
 
-/** Letters of Western Europe, and the signs the screens write. The same range stands in src/fonts.css. */
+/**
+ * Letters of Western Europe, and the signs the screens write. The same range stands in
+ * src/fonts.css.
+ */
 const RANGES: readonly [first: number, last: number][] = [
 	[0x20, 0x7e],
 	[0xa0, 0xff]

@@ -35,7 +35,10 @@ export function textField(input: Record<string, unknown>, name: string): string 
 	return value;
 }
 
-/** Dates are days on which the clerk's office is inaccessible; `{"date","kind":"holiday"}` is a declared holiday. */
+/**
+ * Dates are days on which the clerk's office is inaccessible; `{"date","kind":"holiday"}` is a
+ * declared holiday.
+ */
 export function closuresField(input: Record<string, unknown>): Closure[] {
 	const list = input.closures ?? [];
 	if (!Array.isArray(list)) throw new LineError('"closures" must be a list of dates');

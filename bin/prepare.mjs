@@ -1,4 +1,7 @@
-/** What a fresh machine lacks: packages by the lock file, the build where something changed. Prints only what it does. */
+/**
+ * What a fresh machine lacks: packages by the lock file, the build where something changed. Prints
+ * only what it does.
+ */
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
@@ -82,7 +85,10 @@ const onPath = (cmd) =>
 	(process.env.PATH ?? '')
 		.split(':')
 		.some((d) => existsSync(join(d, cmd)) && statSync(join(d, cmd)).isFile());
-/** Debian's chromium and poppler-utils for the tests: installed where we are root on Debian, named otherwise. */
+/**
+ * Debian's chromium and poppler-utils for the tests: installed where we are root on Debian, named
+ * otherwise.
+ */
 export function testTools() {
 	const lacking = [
 		['chromium', 'chromium'],

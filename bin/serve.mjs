@@ -2,12 +2,18 @@
 import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 
-/** The built application: this folder where this file lies in a build, `build` beside it in the source tree. */
+/**
+ * The built application: this folder where this file lies in a build, `build` beside it in the
+ * source tree.
+ */
 export const builtFolder = ['./', '../build/']
 	.map((path) => new URL(path, import.meta.url))
 	.find((folder) => existsSync(new URL('handler.js', folder)));
 
-/** @param {{port: number, host: string, plain: boolean}} o `plain`: no TLS in front, any host name of this machine (the demo). */
+/**
+ * @param {{port: number, host: string, plain: boolean}} o `plain`: no TLS in front, any host name
+ * of this machine (the demo).
+ */
 export async function serve(o) {
 	process.env.BODY_SIZE_LIMIT ??= '72M';
 	if (o.plain) {

@@ -1,4 +1,7 @@
-/** A reporter of tests: prints the ten slowest at the end, and where all of them together took longer than they may. */
+/**
+ * A reporter of tests: prints the ten slowest at the end, and where all of them together took
+ * longer than they may.
+ */
 
 const SHOWN = 10;
 /** What all tests together should take, and what they may take at most, in minutes. */

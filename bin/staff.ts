@@ -1,4 +1,7 @@
-/** `npm run staff -- LOGIN "Name" ROLE MAIL [LEVEL]`: adds a member of staff; the password comes on standard input. */
+/**
+ * `npm run staff -- LOGIN "Name" ROLE MAIL [LEVEL]`: adds a member of staff; the password comes on
+ * standard input.
+ */
 import { readFileSync } from 'node:fs';
 import { ROLES, type Role } from '#core/access/table.ts';
 import { formatInitials } from '#core/people/names.ts';

@@ -1,4 +1,7 @@
-/** `npm start`: the server for real. Every setting that is missing or unsafe is named, and nothing starts. */
+/**
+ * `npm start`: the server for real. Every setting that is missing or unsafe is named, and nothing
+ * starts.
+ */
 import { existsSync } from 'node:fs';
 import { builtFolder, serve } from './serve.mjs';
 

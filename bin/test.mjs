@@ -1,6 +1,6 @@
 /**
- * `npm test`: installs what is missing, then unit, server and browser tests. `-- unit` or `-- e2e` runs one part, any other word
- * the files whose path has it.
+ * `npm test`: installs what is missing, then unit, server and browser tests. `-- unit` or `-- e2e`
+ * runs one part, any other word the files whose path has it.
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
@@ -43,7 +43,10 @@ const run = (...args) =>
 /** What watches how soon the server answers runs when nothing else does. */
 const ALONE = 'e2e/heavy.test.ts';
 
-/** A browser test waits for half of its time: one file more than there are processors keeps them busy. */
+/**
+ * A browser test waits for half of its time: one file more than there are processors keeps them
+ * busy.
+ */
 const SIDE_BY_SIDE = availableParallelism() + 1;
 /** The browser's tests are the longest files: begun first, none of them is left over at the end. */
 const longestFirst = (one, other) => Number(isBrowserTest(other)) - Number(isBrowserTest(one));

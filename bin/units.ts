@@ -1,4 +1,7 @@
-/** `npm run units`: business units and their cost centers from CSV on standard input: unit,code,name. Run again, it adds what is new. */
+/**
+ * `npm run units`: business units and their cost centers from CSV on standard input:
+ * unit,code,name. Run again, it adds what is new.
+ */
 import { readFileSync } from 'node:fs';
 import { appendAudit } from '#server/access/audit.ts';
 import type { Application } from '#server/app/application.ts';

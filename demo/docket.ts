@@ -1,4 +1,7 @@
-/** The docket in depth: cases in other courts, a judge's order, a closure, a timeline of the department's own, moved and returned dates. */
+/**
+ * The docket in depth: cases in other courts, a judge's order, a closure, a timeline of the
+ * department's own, moved and returned dates.
+ */
 import {
 	addDays,
 	plainDate,
@@ -203,7 +206,8 @@ export async function addDocketDepth(house: House): Promise<void> {
 		name: 'first set'
 	});
 
-	// A judge's order over the rules of the passenger case, decided at once; a date moved by agreement, one with a date of our own.
+	// A judge's order over the rules of the passenger case, decided at once; a date moved by
+	// agreement, one with a date of our own.
 	const pier = house.matters.find((matter) => matter.title === 'Pier 9 passenger fall')!;
 	house.at(day(-3));
 	const order = await paper(

@@ -1,4 +1,7 @@
-/** The demo scenario: Larkhaven Ferries. Everything is made up. Made through the same commands as everything else, with a clock that moves. */
+/**
+ * The demo scenario: Larkhaven Ferries. Everything is made up. Made through the same commands as
+ * everything else, with a clock that moves.
+ */
 import {
 	addDays,
 	plainDate,

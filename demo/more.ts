@@ -1,4 +1,7 @@
-/** The rest of the scenario: facts of every kind, requests, people with histories, an exhibit list, closed matters, views. */
+/**
+ * The rest of the scenario: facts of every kind, requests, people with histories, an exhibit list,
+ * closed matters, views.
+ */
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import type { Context, Application } from '#server/app/application.ts';
 import type { Result } from '#server/app/errors.ts';

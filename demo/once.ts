@@ -1,4 +1,7 @@
-/** The demo data for tests: made once for what the code is now, then copied. Run by itself, it makes the data ahead of the tests. */
+/**
+ * The demo data for tests: made once for what the code is now, then copied. Run by itself, it makes
+ * the data ahead of the tests.
+ */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import {

@@ -1,4 +1,6 @@
-/** Writes the DOCX templates that ship. Run once after a change: node --import tsx demo/templates.ts */
+/**
+ * Writes the DOCX templates that ship. Run once after a change: node --import tsx demo/templates.ts
+ */
 import { writeFileSync } from 'node:fs';
 import {
 	AlignmentType,

@@ -10,7 +10,10 @@ let house: House;
 let browser: Browser;
 
 type Found = { id: string; impact: string; nodes: { target: string[]; failureSummary: string }[] };
-/** What axe finds on the page a desk is at. The page's own policy allows no foreign script: `setBypassCSP` comes first. */
+/**
+ * What axe finds on the page a desk is at. The page's own policy allows no foreign script:
+ * `setBypassCSP` comes first.
+ */
 async function faults(desk: Desk): Promise<string[]> {
 	await desk.page.addScriptTag({ path: axe });
 	const found = (await desk.page.evaluate(

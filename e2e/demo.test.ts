@@ -33,7 +33,9 @@ function make(today: string): { db: Database.Database; end(): void } {
 const count = (db: Database.Database, sql: string) =>
 	scalar(db, `SELECT count(*) AS n FROM ${sql}`);
 
-/** The last day of a February, and a Saturday after a holiday: the days that counting gets wrong. */
+/**
+ * The last day of a February, and a Saturday after a holiday: the days that counting gets wrong.
+ */
 for (const today of ['2028-02-29', '2026-12-26'])
 	it(`is made on ${today}, whole`, () => {
 		const { db, end } = make(today);

@@ -1,4 +1,7 @@
-/** The docket in depth, through the real interface: other courts, orders, closures, books, checks, moves, reports, the pen line. */
+/**
+ * The docket in depth, through the real interface: other courts, orders, closures, books, checks,
+ * moves, reports, the pen line.
+ */
 import assert from 'node:assert/strict';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

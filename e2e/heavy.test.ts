@@ -1,6 +1,7 @@
 /**
- * Files and questions that are made to be slow: while each is looked at, nobody else waits, and whoever sent it reads in clear
- * words what became of it. Runs by itself, after the others: it watches how soon the server answers.
+ * Files and questions that are made to be slow: while each is looked at, nobody else waits, and
+ * whoever sent it reads in clear words what became of it. Runs by itself, after the others: it
+ * watches how soon the server answers.
  */
 import assert from 'node:assert/strict';
 import { randomBytes } from 'node:crypto';

@@ -1,4 +1,7 @@
-/** A server of its own on a free port with its own data, and a browser, for the tests and the pictures. */
+/**
+ * A server of its own on a free port with its own data, and a browser, for the tests and the
+ * pictures.
+ */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
@@ -139,7 +142,10 @@ export class Desk {
 		await this.page.goto(this.origin + path, { waitUntil: 'load' });
 		await this.settled();
 	}
-	/** The application's script has taken over, the page is where it goes, no form and no request is under way. */
+	/**
+	 * The application's script has taken over, the page is where it goes, no form and no request is
+	 * under way.
+	 */
 	async settled() {
 		await this.page
 			.waitForFunction(

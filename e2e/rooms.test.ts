@@ -1,4 +1,7 @@
-/** Every room of the demo house: one-click sign-in, accessibility, narrow screens, bad input, keys, headers. */
+/**
+ * Every room of the demo house: one-click sign-in, accessibility, narrow screens, bad input, keys,
+ * headers.
+ */
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';

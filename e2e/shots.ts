@@ -1,4 +1,7 @@
-/** `npm run shots`: one picture of each main view from the demo data, into docs/screenshots (or the folder named). */
+/**
+ * `npm run shots`: one picture of each main view from the demo data, into docs/screenshots (or the
+ * folder named).
+ */
 import { mkdirSync } from 'node:fs';
 import { openBrowser, openHouse, sit, type Desk } from './house.ts';
 

@@ -1,4 +1,7 @@
-/** The whole thread through the real interface, from an empty house: from opening a matter to a sealed document and a cost statement. */
+/**
+ * The whole thread through the real interface, from an empty house: from opening a matter to a
+ * sealed document and a cost statement.
+ */
 import assert from 'node:assert/strict';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
@@ -135,7 +138,8 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.sees('The 21st day is Friday 20 November 2026');
 		await okafor.sees('Service by leaving with the clerk adds nothing to this date.');
 		await okafor.sees('in the past');
-		// The picture and the sentences come from one trace: the strip's last cell of the count is the 21st.
+		// The picture and the sentences come from one trace: the strip's last cell of the count is the
+		// 21st.
 		assert.equal(
 			await okafor.page.$eval('[data-count] .cell.result i', (element) => element.textContent),
 			'21'

@@ -1,6 +1,6 @@
 /**
- * Every route there is, for every demo person: nothing of a restricted matter comes to anyone outside it, in any list, page,
- * file or answer. A new route without an entry fails.
+ * Every route there is, for every demo person: nothing of a restricted matter comes to anyone
+ * outside it, in any list, page, file or answer. A new route without an entry fails.
  */
 import assert from 'node:assert/strict';
 import { readdirSync } from 'node:fs';
@@ -60,7 +60,10 @@ function routes(dir = 'src/routes', at = ''): string[] {
 
 const roomOf = (room: string) => `/matters/${hidden.number}/${room}`;
 
-/** Where each route is walked; null: it has its own test for who may enter (a signing link, signing in and out, health). */
+/**
+ * Where each route is walked; null: it has its own test for who may enter (a signing link, signing
+ * in and out, health).
+ */
 type Stop = string | [path: string, body: unknown];
 const WALK: Record<string, (() => Stop[]) | null> = {
 	'/': () => ['/'],
@@ -360,7 +363,8 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 						[200, 303, 400, 401, 403, 404].includes(response.status),
 						`${login} ${path} ${response.status}`
 					);
-					// A number one asks for in a filter finds nothing; a page of the matter itself is not there.
+					// A number one asks for in a filter finds nothing; a page of the matter itself is not
+					// there.
 					if (
 						path.includes(hidden.number) &&
 						!path.startsWith('/api') &&

@@ -1,4 +1,7 @@
-/** What holds for every request: who asks, what may be seen without an account, the headers, the log. */
+/**
+ * What holds for every request: who asks, what may be seen without an account, the headers, the
+ * log.
+ */
 import {
 	json,
 	redirect,
@@ -19,7 +22,10 @@ export async function init(): Promise<void> {
 	process.on('sveltekit:shutdown', () => void running.stop().then(() => logger.info('stopped')));
 }
 
-/** Pages that need no account: signing in, an outside signer's link, a calendar's secret address, the health of the server. */
+/**
+ * Pages that need no account: signing in, an outside signer's link, a calendar's secret address,
+ * the health of the server.
+ */
 const isOpen = (path: string): boolean =>
 	path === '/sign-in' ||
 	path === '/healthz' ||

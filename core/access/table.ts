@@ -1,4 +1,7 @@
-/** Who may do what: one table, one function. Membership of a restricted matter is asked beside it (see sees). */
+/**
+ * Who may do what: one table, one function. Membership of a restricted matter is asked beside it
+ * (see sees).
+ */
 export const ROLES = [
 	'counsel',
 	'paralegal',

@@ -3,7 +3,8 @@ export const WHOLE_SHARE = 1_000_000;
 
 /**
  * Shares an amount among weights to the cent: the parts add up to the amount, always.
- * Largest remainder; on equal remainders the earlier part gets the cent. A negative amount shares as its positive, negated.
+ * Largest remainder; on equal remainders the earlier part gets the cent. A negative amount shares
+ * as its positive, negated.
  * @param cents integer, any sign  @param weights integers of at least 0, at least one above 0
  */
 export function shareCents(cents: number, weights: readonly number[]): number[] {

@@ -39,7 +39,10 @@ const ORDER: readonly { label: string; has: (rate: Rate) => boolean }[] = [
 	{ label: "the department's rate", has: () => true }
 ];
 
-/** The rate of an entry and where it came from; undefined where none holds. Among equals the one that began last. */
+/**
+ * The rate of an entry and where it came from; undefined where none holds. Among equals the one
+ * that began last.
+ */
 export function rateFor(
 	rates: readonly Rate[],
 	query: RateQuery

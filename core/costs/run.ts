@@ -1,4 +1,7 @@
-/** A cost run: released time priced, shared by the splits, to the cent; its totals and its journal are derived from the lines. */
+/**
+ * A cost run: released time priced, shared by the splits, to the cent; its totals and its journal
+ * are derived from the lines.
+ */
 import type { PlainDate } from '../dates/plain.ts';
 import { priceMinutes, shareCents, WHOLE_SHARE } from './money.ts';
 
@@ -50,7 +53,10 @@ export function splitOn(
 	return best;
 }
 
-/** Prices and shares every item; items whose matter has no split on their day are held back with the reason. */
+/**
+ * Prices and shares every item; items whose matter has no split on their day are held back with the
+ * reason.
+ */
 export function shareItems(
 	items: readonly Item[],
 	splits: readonly Split[]
@@ -108,7 +114,9 @@ export type Totals = {
 	byUnit: Map<string, number>;
 };
 
-/** Sums by matter and business unit; and whether lines, matters, units and total agree to the cent. */
+/**
+ * Sums by matter and business unit; and whether lines, matters, units and total agree to the cent.
+ */
 export function totals(lines: readonly Line[]): Totals & { agrees: boolean } {
 	const byMatter: Totals['byMatter'] = new Map();
 	const byUnit = new Map<string, number>();
@@ -151,7 +159,10 @@ export type JournalLine = {
 	credit: number;
 };
 
-/** Debits by business unit, cost center and matter; one credit to the department for each matter. Debits equal credits. */
+/**
+ * Debits by business unit, cost center and matter; one credit to the department for each matter.
+ * Debits equal credits.
+ */
 export function journal(lines: readonly Line[], department: string): JournalLine[] {
 	const debits = new Map<string, JournalLine>();
 	const credits = new Map<string, JournalLine>();

@@ -11,8 +11,9 @@ import {
 } from './plain.ts';
 
 /**
- * A closure the department enters for a court: a declared holiday counts as a holiday for every act; an inaccessible
- * clerk's office moves only a filing, and only when it is the last day (counting.md, common model 8).
+ * A closure the department enters for a court: a declared holiday counts as a holiday for every
+ * act; an inaccessible clerk's office moves only a filing, and only when it is the last day
+ * (counting.md, common model 8).
  */
 export type Closure = {
 	date: PlainDate;
@@ -37,12 +38,16 @@ export class CourtCalendar {
 	readonly #forward: Holidays;
 	readonly #closures: Map<DayNumber, Closure>;
 	readonly #reasons = new Map<string, Reason>();
-	/** For each day: 2 shut in every count, 1 shut in forward counts only, 0 open; UNKNOWN until it was asked. Shared with the same calendar with closures. */
+	/**
+	 * For each day: 2 shut in every count, 1 shut in forward counts only, 0 open; UNKNOWN until it
+	 * was asked. Shared with the same calendar with closures.
+	 */
 	readonly #shut: Uint8Array;
 
 	/**
 	 * @param always holidays in every count
-	 * @param forwardOnly holidays in forward counts only (Fed. R. Civ. P. 6(a)(6)(C): holidays of the state)
+	 * @param forwardOnly holidays in forward counts only (Fed. R. Civ. P. 6(a)(6)(C): holidays of the
+	 * state)
 	 */
 	constructor(
 		always: Holidays | readonly HolidayRule[],
@@ -62,7 +67,10 @@ export class CourtCalendar {
 		return new CourtCalendar(this.#always, this.#forward, closures, this.#shut);
 	}
 
-	/** Whether a count in this direction passes over a day: the same as `holiday` (or, with `office`, `closed`) without the reason. */
+	/**
+	 * Whether a count in this direction passes over a day: the same as `holiday` (or, with `office`,
+	 * `closed`) without the reason.
+	 */
 	shut(day: DayNumber, direction: Direction, office: boolean): boolean {
 		const known = this.#shut[day - FIRST];
 		return (
@@ -72,7 +80,10 @@ export class CourtCalendar {
 		);
 	}
 
-	/** The nth day from one on which the court sits; past the years 1900 to 2199 it gives up and says the day it reached. */
+	/**
+	 * The nth day from one on which the court sits; past the years 1900 to 2199 it gives up and says
+	 * the day it reached.
+	 */
 	nth(from: DayNumber, n: number, direction: Direction, office: boolean): DayNumber {
 		const shut = this.#shut;
 		const least = direction === 1 ? 1 : 2;
@@ -104,7 +115,10 @@ export class CourtCalendar {
 		return closure !== undefined && (office || closure.kind === 'holiday');
 	}
 
-	/** Weekend, holiday or declared holiday, for a count in this direction; undefined on a day the law lets count as a court day. */
+	/**
+	 * Weekend, holiday or declared holiday, for a count in this direction; undefined on a day the law
+	 * lets count as a court day.
+	 */
 	holiday(day: DayNumber, direction: Direction): Reason | undefined {
 		const weight = weekday(day);
 		const name = this.#always.name(day) ?? (direction === 1 ? this.#forward.name(day) : undefined);
@@ -127,7 +141,10 @@ export class CourtCalendar {
 			: undefined;
 	}
 
-	/** The holidays of a year by day, without weekends and closures; `forward` where they count in forward counts only. */
+	/**
+	 * The holidays of a year by day, without weekends and closures; `forward` where they count in
+	 * forward counts only.
+	 */
 	holidaysOf(year: number): { date: PlainDate; name: string; forward: boolean }[] {
 		const always = this.#always.year(year);
 		const more = [...this.#forward.year(year)].filter(([day]) => !always.has(day));

@@ -1,6 +1,6 @@
 /**
- * The days on which a court does not sit, computed for any year. A calendar is data (see rulebooks/*.yaml);
- * this file reads it. Sources: the statutes named in each book.
+ * The days on which a court does not sit, computed for any year. A calendar is data (see
+ * rulebooks/*.yaml); this file reads it. Sources: the statutes named in each book.
  */
 import {
 	addMonths,
@@ -39,7 +39,10 @@ export type HolidayRule = {
 	| { once: string /* YYYY-MM-DD */ }
 );
 
-/** Easter Sunday of a year (Gregorian; the anonymous algorithm, Meeus, Astronomical Algorithms, ch. 8). */
+/**
+ * Easter Sunday of a year (Gregorian; the anonymous algorithm, Meeus, Astronomical Algorithms, ch.
+ * 8).
+ */
 export function easter(year: number): DayNumber {
 	const a = year % 19;
 	const b = Math.floor(year / 100);
@@ -73,7 +76,10 @@ function dayIn(rule: HolidayRule, year: number): DayNumber | undefined {
 	return rule.once.startsWith(String(year)) ? toDay(rule.once as PlainDate) : undefined;
 }
 
-/** The holidays that belong to one year's rules, by day number; a moved day may fall in the year before or after. */
+/**
+ * The holidays that belong to one year's rules, by day number; a moved day may fall in the year
+ * before or after.
+ */
 function ofYear(rules: readonly HolidayRule[], year: number): Map<DayNumber, string> {
 	const days = new Map<DayNumber, string>();
 	const later: { rule: HolidayRule }[] = [];

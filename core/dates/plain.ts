@@ -1,7 +1,8 @@
 /**
  * Plain dates: `YYYY-MM-DD`, the proleptic Gregorian calendar, no clock and no zone.
- * Inside the core a day is also a whole number (days since 1970-01-01), because counting on integers is exact and quick.
- * Conversion after H. Hinnant, "chrono-compatible low-level date algorithms" (public domain).
+ * Inside the core a day is also a whole number (days since 1970-01-01), because counting on
+ * integers is exact and quick. Conversion after H. Hinnant, "chrono-compatible low-level date
+ * algorithms" (public domain).
  */
 export type PlainDate = string & { readonly __brand: 'PlainDate' };
 /** Days since 1970-01-01. */
@@ -61,7 +62,9 @@ export function fromDay(n: DayNumber): PlainDate {
 	return text;
 }
 
-/** Reads `YYYY-MM-DD`; undefined where it is not a date that exists, or lies outside 1900 to 2199. */
+/**
+ * Reads `YYYY-MM-DD`; undefined where it is not a date that exists, or lies outside 1900 to 2199.
+ */
 export function parseDate(text: unknown): PlainDate | undefined {
 	if (typeof text !== 'string') return undefined;
 	const match = SHAPE.exec(text);
@@ -71,7 +74,10 @@ export function parseDate(text: unknown): PlainDate | undefined {
 	return text >= FIRST_DATE && text <= LAST_DATE ? (text as PlainDate) : undefined;
 }
 
-/** A date known to be good. Throws a RangeError otherwise: for literals and values already validated. */
+/**
+ * A date known to be good. Throws a RangeError otherwise: for literals and values already
+ * validated.
+ */
 export function plainDate(text: string): PlainDate {
 	const day = parseDate(text);
 	if (!day) throw new RangeError(`${text} is not a date`);
@@ -121,7 +127,10 @@ export const addDays = (day: PlainDate, n: number): PlainDate => fromDay(toDay(d
 /** Days from a to b; negative where b is before a. */
 export const daysBetween = (a: PlainDate, b: PlainDate): number => toDay(b) - toDay(a);
 
-/** n months later, the same day of the month, or the month's last day where it has none (counting.md, common model 2). */
+/**
+ * n months later, the same day of the month, or the month's last day where it has none
+ * (counting.md, common model 2).
+ */
 export function addMonths(n: DayNumber, months: number): DayNumber {
 	const item = dayToCivil(n);
 	const at = item.year * 12 + (item.month - 1) + months;

@@ -1,4 +1,7 @@
-/** Reads a date as people type it: 2026-10-30, 30 Oct 2026, Oct 30 2026, 30 Oct, today, yesterday, tomorrow, Friday. */
+/**
+ * Reads a date as people type it: 2026-10-30, 30 Oct 2026, Oct 30 2026, 30 Oct, today, yesterday,
+ * tomorrow, Friday.
+ */
 import {
 	addDays,
 	daysInMonth,
@@ -10,7 +13,10 @@ import {
 	type PlainDate
 } from './plain.ts';
 
-/** The date, or what is wrong with it. A day without a year is the nearest such day; a weekday is the last one that has been. */
+/**
+ * The date, or what is wrong with it. A day without a year is the nearest such day; a weekday is
+ * the last one that has been.
+ */
 export function parseTypedDate(
 	typed: string,
 	today: PlainDate

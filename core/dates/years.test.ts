@@ -1,4 +1,7 @@
-/** The weekdays on which each court does not sit, year by year, written down from published calendars. */
+/**
+ * The weekdays on which each court does not sit, year by year, written down from published
+ * calendars.
+ */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { shippedBook } from '../testing/books.ts';

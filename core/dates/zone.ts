@@ -1,6 +1,7 @@
 /**
  * Clock time in a zone and elapsed time, for counts in hours.
- * Uses the time zone data that ships with the language (Intl); an instant is milliseconds since 1970 in UTC.
+ * Uses the time zone data that ships with the language (Intl); an instant is milliseconds since
+ * 1970 in UTC.
  */
 import { plainDate, civilToDay, fromDay, toDay, type PlainDate } from './plain.ts';
 
@@ -34,7 +35,10 @@ export function clockAt(instant: number, zone: string): { date: PlainDate; minut
 	};
 }
 
-/** The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day in UTC, which in the evening is another. */
+/**
+ * The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day
+ * in UTC, which in the evening is another.
+ */
 export const dayAt = (iso: string, zone: string): PlainDate =>
 	clockAt(
 		toDay(plainDate(iso.slice(0, 10))) * 86_400_000 +
@@ -46,8 +50,8 @@ export const dayAt = (iso: string, zone: string): PlainDate =>
 const wall = (day: PlainDate, minutes: number) => toDay(day) * 86_400_000 + minutes * 60_000;
 
 /**
- * The instant of a clock time. A time that happens twice (clocks set back) is its first; a time that never happens
- * (clocks set forward) is read with the offset before the change.
+ * The instant of a clock time. A time that happens twice (clocks set back) is its first; a time
+ * that never happens (clocks set forward) is read with the offset before the change.
  */
 export function instantOf(day: PlainDate, minutes: number, zone: string): number {
 	const local = wall(day, minutes);

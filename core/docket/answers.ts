@@ -24,7 +24,10 @@ export const answersTo = (event: BookEvent, answers: Answers): Answers =>
 		)
 	);
 
-/** The question that asks for a day and was answered with something else; undefined where all is well. */
+/**
+ * The question that asks for a day and was answered with something else; undefined where all is
+ * well.
+ */
 export const findBadDay = (event: BookEvent, answers: Answers): string | undefined =>
 	event.questions.find(({ id, kind }) => {
 		const answer = answers[id];

@@ -1,6 +1,7 @@
 /**
- * The count: from a day, so many days, court days, weeks, months, years or hours, with service and roll, explained.
- * Source: the rules named in each rulebook's method; the common model of the rulebooks' documentation.
+ * The count: from a day, so many days, court days, weeks, months, years or hours, with service and
+ * roll, explained. Source: the rules named in each rulebook's method; the common model of the
+ * rulebooks' documentation.
  */
 import type { CourtCalendar, Direction, Reason } from '../dates/calendar.ts';
 import {
@@ -42,7 +43,10 @@ export type CountRequest = {
 	deemed?: boolean;
 };
 
-/** A date with the steps that lead to it, worked out when they are asked for; `time` (HH:MM) only where the count gives one. */
+/**
+ * A date with the steps that lead to it, worked out when they are asked for; `time` (HH:MM) only
+ * where the count gives one.
+ */
 export type Counted = {
 	readonly date: PlainDate;
 	readonly time: string | null;
@@ -98,7 +102,10 @@ const named = (day: DayNumber, reason: Reason): Named => ({
 });
 const weekendOnly = (reason: Reason) => reason.kind === 'saturday' || reason.kind === 'sunday';
 
-/** Deemed service (CPR 6.14, 6.26): the day on which a document counts as served; `by` is the way whose rule goes for every way. */
+/**
+ * Deemed service (CPR 6.14, 6.26): the day on which a document counts as served; `by` is the way
+ * whose rule goes for every way.
+ */
 export function deemedDay(
 	method: Method,
 	cal: CourtCalendar,
@@ -149,7 +156,10 @@ function unknownService(method: Method, service: string): string {
 		: 'this rulebook adds nothing for service: leave it out';
 }
 
-/** Where each part of a count ended, in day numbers: all the arithmetic there is. `explain` makes the steps from it. */
+/**
+ * Where each part of a count ended, in day numbers: all the arithmetic there is. `explain` makes
+ * the steps from it.
+ */
 type Path = {
 	deemed: Step | null;
 	from: PlainDate;
@@ -230,7 +240,8 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 	const way: Direction = req.roll === 'towards' ? 1 : sign;
 	const rolls = req.roll !== 'none' && !(unit === 'h' && method.family === 'agency');
 	const ext = extension(method, req);
-	// Before an extension is added "after the period would otherwise expire", an inaccessible office is not on the last day.
+	// Before an extension is added "after the period would otherwise expire", an inaccessible office
+	// is not on the last day.
 	const first = ext?.when === 'after-roll' && rolls ? rollTo(cal, end, way, sign, false) : end;
 	const extended = !ext
 		? first
@@ -253,7 +264,10 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 	};
 }
 
-/** From a day on (or back) to the first that is not shut; the direction of the count says which holidays there are. */
+/**
+ * From a day on (or back) to the first that is not shut; the direction of the count says which
+ * holidays there are.
+ */
 function rollTo(
 	cal: CourtCalendar,
 	from: DayNumber,

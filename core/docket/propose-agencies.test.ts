@@ -1,6 +1,7 @@
 /**
- * The tables of the appeals, agency and district books once more, written down apart from the books, and walked day by day
- * over many dates. A slip in a book's YAML or in the engine shows as a difference.
+ * The tables of the appeals, agency and district books once more, written down apart from the
+ * books, and walked day by day over many dates. A slip in a book's YAML or in the engine shows as a
+ * difference.
  */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
@@ -8,7 +9,10 @@ import { plainDate, fromDay, toDay, weekday } from '../dates/plain.ts';
 import { propose } from './propose.ts';
 import { shippedBook } from '../testing/books.ts';
 
-/** event, authority, amount, unit, whether the service extension applies, answers that choose the variant */
+/**
+ * event, authority, amount, unit, whether the service extension applies, answers that choose the
+ * variant
+ */
 type Row = [
 	event: string,
 	authority: string,
@@ -72,7 +76,10 @@ const NEW_YORK: Row[] = [
 ];
 const TEXAS: Row[] = [['motion-filed', 'L.R. 7.3, 7.4', 21, 'd', false]];
 
-/** Holidays from the end of 2025 to 2027 from a wall calendar: federal, and beside them those of the state in forward counts. */
+/**
+ * Holidays from the end of 2025 to 2027 from a wall calendar: federal, and beside them those of the
+ * state in forward counts.
+ */
 const FEDERAL =
 	'2025-11-11 2025-11-27 2025-12-25 2026-01-01 2026-01-19 2026-02-16 2026-05-25 2026-06-19 2026-07-03 2026-09-07 2026-10-12 2026-11-11 2026-11-26 2026-12-25 2027-01-01 2027-01-18 2027-02-15 2027-05-31 2027-06-18 2027-07-05 2027-09-06 2027-10-11 2027-11-11 2027-11-25 2027-12-24 2027-12-31'.split(
 		' '

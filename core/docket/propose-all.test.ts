@@ -1,4 +1,7 @@
-/** What must hold of every book, event and day, whatever it is: tried with many at random, from a fixed seed. */
+/**
+ * What must hold of every book, event and day, whatever it is: tried with many at random, from a
+ * fixed seed.
+ */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
@@ -79,7 +82,10 @@ const run = (x: Any, day: PlainDate = x.day) =>
 		answers: x.answers
 	});
 
-/** Whether a rule's date may stand on a closed day: it is not rolled, is a day that was given, or is an hour of an agency. */
+/**
+ * Whether a rule's date may stand on a closed day: it is not rolled, is a day that was given, or is
+ * an hour of an agency.
+ */
 const mayStay = (rule: Rule): boolean => {
 	const of = (expression: Expression | undefined): boolean =>
 		expression !== undefined &&
@@ -189,7 +195,8 @@ describe('every event of every book, on any day, served in any way', () => {
 				}
 				for (const deadline of run(x).deadlines) {
 					const rule = x.event.rules.find((item) => item.id === deadline.rule);
-					if (!rule || rule.variants.some((variant) => variant.when.before)) continue; // another rule holds from a day on
+					// Another rule holds from a day on.
+					if (!rule || rule.variants.some((variant) => variant.when.before)) continue;
 					const then = later.deadlines.find(
 						(proposal) =>
 							proposal.rule === deadline.rule && proposal.suggested === deadline.suggested

@@ -1,6 +1,7 @@
 /**
- * The federal table once more, written down apart from the books: every row with its count, walked day by day in the
- * plainest way there is, over many dates. A slip in a book's YAML or in the engine shows as a difference.
+ * The federal table once more, written down apart from the books: every row with its count, walked
+ * day by day in the plainest way there is, over many dates. A slip in a book's YAML or in the
+ * engine shows as a difference.
  */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
@@ -8,7 +9,10 @@ import { plainDate, fromDay, toDay, weekday } from '../dates/plain.ts';
 import { propose } from './propose.ts';
 import { shippedBook } from '../testing/books.ts';
 
-/** event, authority, signed days, whether the service extension applies, answers that choose the variant */
+/**
+ * event, authority, signed days, whether the service extension applies, answers that choose the
+ * variant
+ */
 type Row = [
 	event: string,
 	authority: string,

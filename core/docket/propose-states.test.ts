@@ -1,6 +1,7 @@
 /**
- * The tables of the state courts and of England once more, written down apart from the books, and walked day by day over
- * many dates and every way of service. A slip in a book's YAML or in the engine shows as a difference.
+ * The tables of the state courts and of England once more, written down apart from the books, and
+ * walked day by day over many dates and every way of service. A slip in a book's YAML or in the
+ * engine shows as a difference.
  */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
@@ -33,7 +34,10 @@ type How = {
 	answers?: Record<string, string>;
 	by?: ReadonlySet<string>;
 };
-/** event, authority, how many, unit, and what else there is to it; rows of one event and authority are told apart by their number. */
+/**
+ * event, authority, how many, unit, and what else there is to it; rows of one event and authority
+ * are told apart by their number.
+ */
 type Row = [event: string, authority: string, n: number, unit: 'd' | 'cd' | 'm', how?: How];
 const how: How = { ext: true };
 const NEARER: How = { mode: 'towards' };
@@ -256,7 +260,8 @@ for (const [id, rows, holidays] of LIST)
 		rows.forEach((row, at) => {
 			const [event, authority, n, unit, how = {}] = row;
 			it(`${event}, ${authority}, ${n}${unit}${how.answers ? ' (the other way)' : ''}`, () => {
-				// Rows of one event and one authority stand in the book's order; a variant is the row it varies.
+				// Rows of one event and one authority stand in the book's order; a variant is the row it
+				// varies.
 				const like = rows.filter(
 					(item) => item[0] === event && item[1] === authority && !item[4]?.answers
 				);

@@ -72,7 +72,10 @@ class Proposed implements Proposal {
 	}
 }
 
-/** All deadlines of an event, in the book's order. Throws CountError where the event, a date, an answer or a way of service is not one the book knows. */
+/**
+ * All deadlines of an event, in the book's order. Throws CountError where the event, a date, an
+ * answer or a way of service is not one the book knows.
+ */
 export function propose(
 	book: Rulebook,
 	input: EventInput

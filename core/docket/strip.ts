@@ -16,14 +16,18 @@ export type Cell = {
 };
 export type Fold = { fold: number; from: PlainDate; to: PlainDate };
 
-/** Cells from day zero to the result and a few days on; the middle of a long span is folded into one entry. */
+/**
+ * Cells from day zero to the result and a few days on; the middle of a long span is folded into one
+ * entry.
+ */
 export function strip(
 	trace: readonly Step[],
 	result: PlainDate,
 	cal: CourtCalendar,
 	opts: { most?: number } = {}
 ): (Cell | Fold)[] {
-	// The last count in the trace is the one that leads to the result (chains and choices come first).
+	// The last count in the trace is the one that leads to the result (chains and choices come
+	// first).
 	const at = lastRun(trace, result);
 	const steps = at.steps;
 	const zero = steps.find((step) => step.step === 'zero');
@@ -134,6 +138,7 @@ function lastRun(trace: readonly Step[], result: PlainDate): { steps: Step[] } {
 				('to' in step && step.to === result) ||
 				('date' in step && step.step !== 'zero' && step.step !== 'chosen' && step.date === result)
 		);
-	// A day that was given, not counted, has no strip: that of the count it was chosen over would mislead.
+	// A day that was given, not counted, has no strip: that of the count it was chosen over would
+	// mislead.
 	return { steps: runs.findLast(ends) ?? [] };
 }

@@ -1,4 +1,7 @@
-/** The trace of a count: what was done, step by step. The sentences and the strip of days are both made from it. */
+/**
+ * The trace of a count: what was done, step by step. The sentences and the strip of days are both
+ * made from it.
+ */
 import type { PlainDate } from '../dates/plain.ts';
 import { formatDate } from '../format/dates.ts';
 
@@ -23,7 +26,10 @@ export type Step =
 			from: PlainDate;
 			to: PlainDate;
 			toTime?: string;
-			/** Days inside a count of days that only looks like it skips them: named holidays that change nothing. */
+			/**
+			 * Days inside a count of days that only looks like it skips them: named holidays that change
+			 * nothing.
+			 */
 			inside: Named[];
 			/** Holidays and closures that were skipped; weekends as a number. */
 			skipped: Named[];

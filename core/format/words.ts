@@ -20,6 +20,8 @@ export function shorten(text: string, limit: number): string {
 	return flat.length > limit ? `${flat.slice(0, limit - 1)}…` : flat;
 }
 
-/** A cell of a table that a spreadsheet would take for a formula is made harmless by an apostrophe. */
+/**
+ * A cell of a table that a spreadsheet would take for a formula is made harmless by an apostrophe.
+ */
 export const harmlessCell = (text: string): string =>
 	/^[=+\-@\t\r]/.test(text) ? `'${text}` : text;

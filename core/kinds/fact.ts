@@ -1,4 +1,7 @@
-/** Facts: what a kind asks of its matters; what people type into them, as it is kept; and what is kept, as people write it. */
+/**
+ * Facts: what a kind asks of its matters; what people type into them, as it is kept; and what is
+ * kept, as people write it.
+ */
 import { z } from 'zod';
 import { parseDate, type PlainDate } from '../dates/plain.ts';
 import { parseTypedDate } from '../dates/typed.ts';
@@ -146,8 +149,9 @@ const READERS: Readonly<Record<FactType, Reader>> = {
 };
 
 /**
- * What a person typed into a fact, as it is kept: dates YYYY-MM-DD, money in cents, numbers in plain digits, yes or no, a code
- * with its free text, a person's id. Empty text is no value. A fault comes back in the user's words.
+ * What a person typed into a fact, as it is kept: dates YYYY-MM-DD, money in cents, numbers in
+ * plain digits, yes or no, a code with its free text, a person's id. Empty text is no value. A
+ * fault comes back in the user's words.
  */
 export function parseFact(fact: Fact, typed: string, more: string, today: PlainDate): FactReading {
 	const text = typed.trim();

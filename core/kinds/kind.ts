@@ -1,4 +1,7 @@
-/** Matter kinds: the pattern a matter is opened from. A kind is data: YAML that ships in kinds/, edited in the application. */
+/**
+ * Matter kinds: the pattern a matter is opened from. A kind is data: YAML that ships in kinds/,
+ * edited in the application.
+ */
 import { z } from 'zod';
 import { WHOLE_SHARE } from '../costs/money.ts';
 import { factSchema, keySchema, nameSchema, type Fact } from './fact.ts';

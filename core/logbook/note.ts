@@ -1,4 +1,7 @@
-/** What is in the words of a note: mentions of colleagues, tags, numbers of matters, addresses of pages. */
+/**
+ * What is in the words of a note: mentions of colleagues, tags, numbers of matters, addresses of
+ * pages.
+ */
 export type Part =
 	| { text: string }
 	| { mention: string; text: string }
@@ -12,7 +15,10 @@ const OPENING = /[\s(,;:"“]/;
 /** Where the next part may begin: at @, #, a capital letter or the h of https. */
 const BEGINNING = /[@#A-Zh]/;
 
-/** Splits a note into its parts; together their texts are the note. A colleague is named by @login or @Full Name. */
+/**
+ * Splits a note into its parts; together their texts are the note. A colleague is named by @login
+ * or @Full Name.
+ */
 export function parseNote(words: string, staff: readonly Mentionable[]): Part[] {
 	const handles = listHandles(staff);
 	const parts: Part[] = [];

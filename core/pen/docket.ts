@@ -54,7 +54,10 @@ function takeDate(
 	return null;
 }
 
-/** Those of a list whose words begin with every word asked for; the one with the fewest other words first. */
+/**
+ * Those of a list whose words begin with every word asked for; the one with the fewest other words
+ * first.
+ */
 function findByWords<T extends Named>(list: readonly T[], asked: readonly string[]): T[] {
 	const wanted = asked.filter((word) => !SMALL.has(word));
 	if (wanted.length === 0) return [];
@@ -74,7 +77,10 @@ export type CountLine = {
 	service: string | null;
 	fault: string | null;
 };
-/** "30d from Friday ca superior electronic": the days, the day they are counted from, the court and how it was served. */
+/**
+ * "30d from Friday ca superior electronic": the days, the day they are counted from, the court and
+ * how it was served.
+ */
 export function parseCountLine(
 	words: readonly string[],
 	courts: readonly CourtWords[],
@@ -102,7 +108,8 @@ export function parseCountLine(
 	const amount = `${before ? '-' : '+'}${match[2]}${match[3]!.toLowerCase()}`;
 	const found = takeDate(more, today);
 	const left = tokens((found?.rest ?? more).join(' '));
-	// The court comes first, the service after it: the longest court that leaves a service or nothing.
+	// The court comes first, the service after it: the longest court that leaves a service or
+	// nothing.
 	for (let count = left.length; count > 0; count--) {
 		const court = findByWords(courts, left.slice(0, count))[0];
 		if (!court) continue;

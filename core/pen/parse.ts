@@ -10,7 +10,10 @@ export type Understood =
 	| { kind: 'open'; words: string }
 	| { kind: 'find'; words: string };
 
-/** A matter's number as people write it: the whole, or its end after the last hyphen group: LF-2026-0042, 2026-0042, LF-0042. */
+/**
+ * A matter's number as people write it: the whole, or its end after the last hyphen group:
+ * LF-2026-0042, 2026-0042, LF-0042.
+ */
 const NUMBER = /^[a-z]{1,6}-(?:\d{4}-)?\d{1,6}$|^\d{4}-\d{1,6}$/i;
 const looksLikeNumber = (word: string): boolean => NUMBER.test(word);
 
@@ -32,7 +35,9 @@ const PLACES: Record<string, string> = {
 	'post room': '/post'
 };
 
-/** Reads a line. `current` is the number of the matter on screen, used where the line names none. */
+/**
+ * Reads a line. `current` is the number of the matter on screen, used where the line names none.
+ */
 export function parseLine(line: string, current: string | null = null): Understood {
 	const text = line.trim().replace(/\s+/g, ' ');
 	if (text === '') return { kind: 'empty' };

@@ -1,6 +1,7 @@
 /**
- * Whether two words of names may be the same: initials, short forms of given names, edit distance (Damerau, optimal string
- * alignment), sounds (double metaphone, L. Philips 2000, by the package of that name).
+ * Whether two words of names may be the same: initials, short forms of given names, edit distance
+ * (Damerau, optimal string alignment), sounds (double metaphone, L. Philips 2000, by the package of
+ * that name).
  */
 import { doubleMetaphone } from 'double-metaphone';
 import { SHORT_FORMS } from './name-words.ts';
@@ -41,7 +42,8 @@ export function editDistance(a: string, b: string, limit = 3): number {
 	if (Math.abs(a.length - b.length) > limit) return limit + 1;
 	let before: number[] = [];
 	let above = Array.from({ length: b.length + 1 }, (_, column) => column);
-	// Asked millions of times by one interest check: the places it reads are all there, so none is looked at twice.
+	// Asked millions of times by one interest check: the places it reads are all there, so none is
+	// looked at twice.
 	for (let i = 1; i <= a.length; i++) {
 		const row = [i];
 		let least = i;
@@ -95,7 +97,9 @@ function slipsIn(length: number): number {
 	return length <= 6 ? 1 : 2;
 }
 
-/** A changed first letter is seldom a slip, unless two letters changed places or the word is long. */
+/**
+ * A changed first letter is seldom a slip, unless two letters changed places or the word is long.
+ */
 function isSlip(a: string, b: string, distance: number): boolean {
 	const short = Math.min(a.length, b.length);
 	if (distance > slipsIn(short)) return false;

@@ -1,4 +1,7 @@
-/** Whether two names may mean the same person or organization, how strongly, and why: for the interest check and near names. */
+/**
+ * Whether two names may mean the same person or organization, how strongly, and why: for the
+ * interest check and near names.
+ */
 import { alike, editDistance, type Reason } from './alike.ts';
 import type { NameForm } from './name-form.ts';
 
@@ -23,7 +26,9 @@ export function compareNames(a: NameForm, b: NameForm): Match {
 	return best;
 }
 
-/** Each word of one with the word of the other it is most like, each used once; in the order of a. */
+/**
+ * Each word of one with the word of the other it is most like, each used once; in the order of a.
+ */
 function choosePairs(a: NameForm, b: NameForm): Pair[] {
 	const pairs: Pair[] = [];
 	for (const [i, word] of a.tokens.entries())

@@ -17,7 +17,10 @@ const SLACK = 3;
 
 type Found = Meaning & { at: number };
 
-/** The best place of a name in the words of a text: all its words near each other, in any order; null where it is not there. */
+/**
+ * The best place of a name in the words of a text: all its words near each other, in any order;
+ * null where it is not there.
+ */
 export function findInText(
 	words: readonly string[],
 	form: NameForm,
@@ -57,7 +60,9 @@ function placeAt(
 	};
 }
 
-/** For each word of the name the best word of the span, none used for two; in the order of the name. */
+/**
+ * For each word of the name the best word of the span, none used for two; in the order of the name.
+ */
 function collect(span: readonly string[], near: Expansion): Found[] {
 	const byToken = new Map<number, Found>();
 	for (const [at, word] of span.entries())

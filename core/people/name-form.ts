@@ -1,4 +1,7 @@
-/** A name prepared for comparing: folded, without what is said beside it, each word with how much it tells. */
+/**
+ * A name prepared for comparing: folded, without what is said beside it, each word with how much it
+ * tells.
+ */
 import { GENERIC, NOISE, PARTICLES, SUFFIXES } from './name-words.ts';
 import { foldName } from './names.ts';
 
@@ -13,7 +16,10 @@ export type NameForm = {
 	initials: string;
 };
 
-/** More words than a name has: what comes after them is not compared, so that one comparison stays quick. */
+/**
+ * More words than a name has: what comes after them is not compared, so that one comparison stays
+ * quick.
+ */
 const TOKEN_LIMIT = 24;
 
 /** The form of a name. Names of nothing but legal forms keep them. */
@@ -67,7 +73,9 @@ function weightOf(word: string): number {
 	return GENERIC.has(word) ? 0.6 : 1;
 }
 
-/** The words that tell names apart: without generic words and particles, unless there are no others. */
+/**
+ * The words that tell names apart: without generic words and particles, unless there are no others.
+ */
 export function tellingWords({ tokens, weights }: NameForm): string[] {
 	const telling = tokens.filter((_, i) => weights[i] === 1);
 	return telling.length ? telling : tokens;
@@ -76,7 +84,8 @@ export function tellingWords({ tokens, weights }: NameForm): string[] {
 /** The words of a text, as names are compared. */
 export function wordsOf(text: string): string[] {
 	const plain = text.replace(/['’`]/g, '');
-	// Most texts are plain ASCII, where folding is only a matter of case: an interest check reads hundreds of them.
+	// Most texts are plain ASCII, where folding is only a matter of case: an interest check reads
+	// hundreds of them.
 	const words = isAscii(plain)
 		? plain.toLowerCase().split(/[^a-z0-9]+/)
 		: foldName(plain).split(' ');

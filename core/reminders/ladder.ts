@@ -1,16 +1,23 @@
 /** The reminder ladder: the days before (and, below zero, after) a date on which it reminds. */
 
-/** Rungs of the last day and later cannot be muted, and are passed on where nobody has seen them. */
+/**
+ * Rungs of the last day and later cannot be muted, and are passed on where nobody has seen them.
+ */
 export const isLastRung = (ladder: readonly number[], rung: number): boolean =>
 	rung <= 1 || rung === Math.min(...ladder);
 
-/** The rung a date stands on with so many days left: the nearest one reached; undefined before the first. */
+/**
+ * The rung a date stands on with so many days left: the nearest one reached; undefined before the
+ * first.
+ */
 export const rungAt = (ladder: readonly number[], left: number): number | undefined => {
 	const reached = ladder.filter((number) => number >= left);
 	return reached.length ? Math.min(...reached) : undefined;
 };
 
-/** Reads "30, 14, 7, 1, 0, +1" (days before, and with a plus after). Empty is no ladder of its own. */
+/**
+ * Reads "30, 14, 7, 1, 0, +1" (days before, and with a plus after). Empty is no ladder of its own.
+ */
 export function parseLadder(typed: string): { ladder: number[] | null } | { error: string } {
 	const parts = typed.split(/[\s,;]+/).filter(Boolean);
 	if (parts.length === 0) return { ladder: null };

@@ -6,7 +6,10 @@ import { parseDate } from '../dates/plain.ts';
 import { parseAmount } from '../docket/count.ts';
 import { methodSchema, type Method } from './method.ts';
 
-/** Where a count starts: the event, the answer to a question, another deadline of the same event, or another expression. */
+/**
+ * Where a count starts: the event, the answer to a question, another deadline of the same event, or
+ * another expression.
+ */
 export type Start = 'event' | { answer: string; else?: 'event' } | { deadline: string };
 
 export type Expression =
@@ -90,7 +93,10 @@ const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
 				time: z.string().optional(),
 				serviceAnswer: z.string().optional(),
 				cautious: z.string().optional(),
-				/** What a way of service adds to this count instead of what the court's method says; null is nothing. */
+				/**
+				 * What a way of service adds to this count instead of what the court's method says; null is
+				 * nothing.
+				 */
 				adds: z
 					.record(
 						z.string(),
@@ -220,7 +226,10 @@ const bookSchema = z.strictObject({
 	extends: z.string().optional(),
 	/** Whose rules they are. Rules of a court or an agency need two worked examples each. */
 	sort: z.enum(['court', 'agency', 'transaction', 'compliance', 'order']).default('court'),
-	/** Counts as another book does, without its events: for timelines and calendars of the department's own. */
+	/**
+	 * Counts as another book does, without its events: for timelines and calendars of the
+	 * department's own.
+	 */
 	counts: z.string().optional(),
 	method: z.unknown().optional(),
 	/** Rules of the book below that do not apply here: `event-id/rule-id`. */
@@ -271,7 +280,10 @@ export type Rulebook = {
 	others: Map<string, { method: Method; calendar: CourtCalendar; layers: string[] }>;
 };
 
-/** The id of an event or rule: its text before any parenthesis, lower-cased, every run of other characters one hyphen. */
+/**
+ * The id of an event or rule: its text before any parenthesis, lower-cased, every run of other
+ * characters one hyphen.
+ */
 export function slugOf(text: string): string {
 	return text
 		.replace(/\s*\(.*$/s, '')
@@ -332,7 +344,10 @@ export function parseBook(data: unknown): BookFile {
 	);
 }
 
-/** The method of a chain of books: what a book above says replaces what one below says, part by part. */
+/**
+ * The method of a chain of books: what a book above says replaces what one below says, part by
+ * part.
+ */
 function methodOf(
 	id: string,
 	chain: readonly BookFile[]
@@ -396,7 +411,8 @@ export function layerBooks(files: ReadonlyMap<string, BookFile>, id: string): Ru
 			const at = rules?.findIndex((x) => x.id === ruleId) ?? -1;
 			if (at === -1)
 				throw new BookError(`${file.book}: replaces ${item.rule}, which is not in the book below`);
-			// Another count: the variants and the counting by another book of the rule below are gone with its old one.
+			// Another count: the variants and the counting by another book of the rule below are gone
+			// with its old one.
 			const { by: _, ...below } = rules![at]!;
 			rules![at] = {
 				...below,
@@ -542,7 +558,10 @@ export function needsTime(event: BookEvent): boolean {
 	);
 }
 
-/** The calendar of a book with the department's closures: those of the book itself, and those entered for one under it. */
+/**
+ * The calendar of a book with the department's closures: those of the book itself, and those
+ * entered for one under it.
+ */
 export function calendarOf(book: Rulebook, closures: readonly Closure[]): CourtCalendar {
 	return book.calendar.with(
 		closures.filter((closure) => closure.book === undefined || book.layers.includes(closure.book))

@@ -1,4 +1,7 @@
-/** How a court counts: the part of a rulebook that `count` needs. Zod gives the shape of the YAML and the types. */
+/**
+ * How a court counts: the part of a rulebook that `count` needs. Zod gives the shape of the YAML
+ * and the types.
+ */
 import { z } from 'zod';
 
 const holiday = z
@@ -40,7 +43,10 @@ const holiday = z
 const extension = z.string().regex(/^\d+(d|cd)$/, 'an extension is a number and d or cd');
 
 const services = z.strictObject({
-	/** after-roll: the period is counted and rolled, then the days are added and rolled again. before-roll: added to the period, one roll. */
+	/**
+	 * after-roll: the period is counted and rolled, then the days are added and rolled again.
+	 * before-roll: added to the period, one roll.
+	 */
 	added: z.enum(['after-roll', 'before-roll']),
 	/** What a backward count does with them. */
 	backward: z.enum(['none', 'lengthen']),
@@ -62,7 +68,10 @@ const deemed = z.strictObject({
 		z
 			.strictObject({
 				say: z.string(),
-				/** same-day: that day if before `before` on a business day, otherwise the next; second-day: two days on, or the next business day; second-business-day. */
+				/**
+				 * same-day: that day if before `before` on a business day, otherwise the next; second-day:
+				 * two days on, or the next business day; second-business-day.
+				 */
 				rule: z.enum(['same-day', 'second-day', 'second-business-day']),
 				before: z
 					.string()

@@ -19,7 +19,10 @@ export function roundState(facts: RoundFacts, today: string): RoundState {
 	return 'with signers';
 }
 
-/** The signers who may sign now: all who wait, or, in an order, those at the lowest waiting position. */
+/**
+ * The signers who may sign now: all who wait, or, in an order, those at the lowest waiting
+ * position.
+ */
 export function signersInTurn<Signer extends RoundSigner>(
 	facts: Omit<RoundFacts, 'signers'> & { signers: readonly Signer[] },
 	today: string

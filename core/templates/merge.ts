@@ -1,4 +1,7 @@
-/** Merge data for templates: values by dotted name, formatted; and which names a template asks for that have no value. */
+/**
+ * Merge data for templates: values by dotted name, formatted; and which names a template asks for
+ * that have no value.
+ */
 import type { PlainDate } from '../dates/plain.ts';
 import { formatDate } from '../format/dates.ts';
 import { formatCents } from '../format/money.ts';
@@ -37,7 +40,10 @@ export function findValue(scopes: readonly MergeObject[], name: string): MergeVa
 	return undefined;
 }
 
-/** The text of a value tag; undefined where the value is missing. Throws RangeError for a format there is not. */
+/**
+ * The text of a value tag; undefined where the value is missing. Throws RangeError for a format
+ * there is not.
+ */
 export function formatValue(scopes: readonly MergeObject[], text: string): string | undefined {
 	const { name, formats } = parseTag(text);
 	let value = findValue(scopes, name);
@@ -51,7 +57,10 @@ export function formatValue(scopes: readonly MergeObject[], text: string): strin
 	return typeof value === 'object' ? undefined : String(value);
 }
 
-/** Names of value tags that would be blank with this data, in the order they appear; parts that do not apply are not asked for. */
+/**
+ * Names of value tags that would be blank with this data, in the order they appear; parts that do
+ * not apply are not asked for.
+ */
 export function listMissing(tags: readonly Tag[], data: MergeObject): string[] {
 	const found: string[] = [];
 	const walk = (list: readonly Tag[], scopes: MergeObject[]) => {

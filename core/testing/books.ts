@@ -1,4 +1,7 @@
-/** The rulebooks that ship, for the tests of core: read from their folder, without anything above core. */
+/**
+ * The rulebooks that ship, for the tests of core: read from their folder, without anything above
+ * core.
+ */
 import { readdirSync, readFileSync } from 'node:fs';
 import { parse } from 'yaml';
 import { layerBooks, parseBook, type BookFile, type Rulebook } from '../rulebooks/book.ts';

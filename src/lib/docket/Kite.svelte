@@ -1,4 +1,7 @@
-<!-- A deadline: dashed = proposed, half = docketed and not checked, solid = checked, tick = met, struck = vacated, broken = missed. -->
+<!--
+	A deadline: dashed = proposed, half = docketed and not checked, solid = checked, tick = met,
+	struck = vacated, broken = missed.
+-->
 <script lang="ts">
 	type Props = {
 		state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';

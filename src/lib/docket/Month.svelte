@@ -1,4 +1,6 @@
-<!-- One month: each day with its dates and hearings; days on which the court does not sit are hatched. -->
+<!--
+	One month: each day with its dates and hearings; days on which the court does not sit are hatched.
+-->
 <script lang="ts">
 	import {
 		addDays,

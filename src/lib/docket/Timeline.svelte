@@ -1,4 +1,7 @@
-<!-- Dates over time: each event with its dependents drawn to it, today's line, closed days hatched; zoomed by buttons, keys or the wheel. -->
+<!--
+	Dates over time: each event with its dependents drawn to it, today's line, closed days hatched;
+	zoomed by buttons, keys or the wheel.
+-->
 <script lang="ts" module>
 	export type Lane = {
 		id: string;
@@ -30,7 +33,8 @@
 		to: string;
 		today: string;
 		closed: Record<string, string>;
-		/** One row for each mark, with its name beside it; otherwise all marks of a lane on one row. */ spread?: boolean;
+		/** One row for each mark, with its name beside it; otherwise all marks of a lane on one row. */
+		spread?: boolean;
 	};
 	let { lanes, from, to, today, closed, spread = true }: Props = $props();
 	const STEPS = [1.5, 3, 6, 10, 16, 24, 36];
@@ -141,7 +145,9 @@
 					><span class="sub block truncate text-note leading-tight">{l.about}</span>
 				</li>{/each}
 		</ul>{/if}
-	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+	<!--
+		svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions
+	-->
 	<div
 		class="relative min-w-0 grow overflow-x-auto"
 		bind:this={box}

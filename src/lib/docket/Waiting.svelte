@@ -1,4 +1,7 @@
-<!-- Dates of one matter that would change because a book, a closure or an order did; chosen and applied, or left with a reason. -->
+<!--
+	Dates of one matter that would change because a book, a closure or an order did; chosen and
+	applied, or left with a reason.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';

@@ -1,4 +1,6 @@
-<!-- The facts of a kind as fields: each by its sort, groups as rows that can be added and taken away. -->
+<!--
+	The facts of a kind as fields: each by its sort, groups as rows that can be added and taken away.
+-->
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { Fact } from '#core/kinds/fact.ts';

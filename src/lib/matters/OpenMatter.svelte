@@ -1,4 +1,7 @@
-<!-- Opens a matter in one drawer: title, business unit, lawyer; the kind's facts and everything else now or later. -->
+<!--
+	Opens a matter in one drawer: title, business unit, lawyer; the kind's facts and everything else
+	now or later.
+-->
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';

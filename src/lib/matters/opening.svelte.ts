@@ -1,4 +1,7 @@
-/** The drawer for opening a matter can be called from anywhere: the band, the pen line, a key, a request, a person's card. */
+/**
+ * The drawer for opening a matter can be called from anywhere: the band, the pen line, a key, a
+ * request, a person's card.
+ */
 type Start = {
 	title?: string;
 	kind?: string;

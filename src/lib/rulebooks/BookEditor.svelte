@@ -1,4 +1,7 @@
-<!-- A book in YAML: faults stand at their line, every example is counted anew while one types, and what a version changes is listed before it is saved. -->
+<!--
+	A book in YAML: faults stand at their line, every example is counted anew while one types, and
+	what a version changes is listed before it is saved.
+-->
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { toast } from 'svelte-sonner';

@@ -1,4 +1,6 @@
-/** The application at a data folder, without jobs: for the server, the demo and the command line. */
+/**
+ * The application at a data folder, without jobs: for the server, the demo and the command line.
+ */
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Application, Clock, SealKey } from '#server/app/application.ts';

@@ -1,4 +1,7 @@
-/** The running server: the application with its workers, its jobs and, where no mail server is set, its Post room. */
+/**
+ * The running server: the application with its workers, its jobs and, where no mail server is set,
+ * its Post room.
+ */
 import pino, { type Logger } from 'pino';
 import type { Application } from '#server/app/application.ts';
 import { resumeImports } from '#server/imports/run.ts';

@@ -19,7 +19,10 @@ export type Settings = {
 	sealPassword: string | null;
 };
 
-/** Reads the settings. @throws with the name of what is wrong; bin/start.mjs asks the same questions first and prints them */
+/**
+ * Reads the settings. @throws with the name of what is wrong; bin/start.mjs asks the same questions
+ * first and prints them
+ */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
 	const today = env.KITE_TODAY || undefined;
 	if (today !== undefined && !isStart(today)) throw new Error(`KITE_TODAY is not a date: ${today}`);

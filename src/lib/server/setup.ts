@@ -1,4 +1,6 @@
-/** What every house has before the first matter: kinds and templates that ship, and activity codes. */
+/**
+ * What every house has before the first matter: kinds and templates that ship, and activity codes.
+ */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Application } from '#server/app/application.ts';

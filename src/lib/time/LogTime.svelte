@@ -1,4 +1,6 @@
-<!-- One row to log time: day, hours, what was done; on a matter or on the department's own work. -->
+<!--
+	One row to log time: day, hours, what was done; on a matter or on the department's own work.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import type { PlainDate } from '#core/dates/plain.ts';

@@ -1,4 +1,7 @@
-<!-- A form that keeps what was typed: faults come back beside their fields, and a lost connection loses nothing. -->
+<!--
+	A form that keeps what was typed: faults come back beside their fields, and a lost connection
+	loses nothing.
+-->
 <script lang="ts">
 	import { applyAction, enhance } from '$app/forms';
 	import { goto, invalidateAll } from '$app/navigation';
@@ -32,7 +35,10 @@
 	let details = $state<unknown>();
 	let busy = $state(false);
 
-	/** What somebody typed while the answer was awaited: it belongs to what comes next, and is not cleared with the rest. */
+	/**
+	 * What somebody typed while the answer was awaited: it belongs to what comes next, and is not
+	 * cleared with the rest.
+	 */
 	const typedMeanwhile = new SvelteMap<HTMLInputElement, string>();
 	function keep({ target }: Event) {
 		if (!busy) return;

@@ -1,4 +1,6 @@
-<!-- What one should know before anything else on a screen: a warning, or quietly, how things stand. -->
+<!--
+	What one should know before anything else on a screen: a warning, or quietly, how things stand.
+-->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { HTMLAttributes } from 'svelte/elements';

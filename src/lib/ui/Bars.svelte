@@ -1,4 +1,7 @@
-<!-- A bar chart whose bars open the list behind them. Beneath it the same figures as links, for those who cannot see or point. -->
+<!--
+	A bar chart whose bars open the list behind them. Beneath it the same figures as links, for those
+	who cannot see or point.
+-->
 <script lang="ts">
 	import { tokenValue } from './tokens.ts';
 	import { goto } from '$app/navigation';

@@ -37,7 +37,10 @@
 	let found = $state<Item[]>([]);
 	let open = $state(false);
 	let last = 0;
-	/** What the found items answer: an offer to make something new comes only after the search has had its say. */
+	/**
+	 * What the found items answer: an offer to make something new comes only after the search has had
+	 * its say.
+	 */
 	let answered = $state('');
 	const words = $derived(typed.toLowerCase().split(/\s+/).filter(Boolean));
 	const chosen = $derived(items.find((i) => i.value === value));

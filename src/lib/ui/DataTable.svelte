@@ -1,4 +1,7 @@
-<!-- Rows under heads: a click anywhere on a row opens it, arrows walk from row to row, the space bar chooses one. -->
+<!--
+	Rows under heads: a click anywhere on a row opens it, arrows walk from row to row, the space bar
+	chooses one.
+-->
 <script lang="ts" generics="Row">
 	import type { Snippet } from 'svelte';
 	import { walkLinks } from './keys.ts';

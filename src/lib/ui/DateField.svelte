@@ -1,4 +1,7 @@
-<!-- A date as people type it, with a calendar. What was understood is shown; what was not is sent as typed, and refused by its words. -->
+<!--
+	A date as people type it, with a calendar. What was understood is shown; what was not is sent as
+	typed, and refused by its words.
+-->
 <script lang="ts">
 	import { CalendarDate, parseDate as calendarDate } from '@internationalized/date';
 	import CalendarIcon from '@lucide/svelte/icons/calendar-days';

@@ -1,4 +1,7 @@
-<!-- Comes in from the right for entering and editing; Escape closes, what was typed is kept by its form. -->
+<!--
+	Comes in from the right for entering and editing; Escape closes, what was typed is kept by its
+	form.
+-->
 <script lang="ts">
 	import { Dialog } from 'bits-ui';
 	import type { Snippet } from 'svelte';

@@ -1,4 +1,7 @@
-<!-- A label, the control, a hint, and the fault beside it. The snippet gets the id and what to say to screen readers. -->
+<!--
+	A label, the control, a hint, and the fault beside it. The snippet gets the id and what to say to
+	screen readers.
+-->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	type Control = {

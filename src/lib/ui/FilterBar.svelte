@@ -1,4 +1,7 @@
-<!-- What limits a list: selects and a search, kept in the address. A choice shows at once, a search with Enter. -->
+<!--
+	What limits a list: selects and a search, kept in the address. A choice shows at once, a search
+	with Enter.
+-->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import { goto } from '$app/navigation';

@@ -1,4 +1,7 @@
-<!-- A PDF in the page. Fields or marks can be laid over each page by the snippet; places are parts of the page. -->
+<!--
+	A PDF in the page. Fields or marks can be laid over each page by the snippet; places are parts of
+	the page.
+-->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { PDFDocumentProxy } from 'pdfjs-dist';

@@ -1,4 +1,7 @@
-<!-- One thing that is done to one row: a form of hidden fields and a button; what is refused stands beside it. -->
+<!--
+	One thing that is done to one row: a form of hidden fields and a button; what is refused stands
+	beside it.
+-->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { HTMLButtonAttributes } from 'svelte/elements';

@@ -1,4 +1,7 @@
-<!-- A choice of one among a few, with its label, its hint and the fault beside it. Its options are what it holds. -->
+<!--
+	A choice of one among a few, with its label, its hint and the fault beside it. Its options are
+	what it holds.
+-->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { HTMLSelectAttributes } from 'svelte/elements';

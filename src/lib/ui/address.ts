@@ -1,6 +1,12 @@
-/** The question of a list is its address: what limits and sorts it can be kept, sent and gone back to. */
+/**
+ * The question of a list is its address: what limits and sorts it can be kept, sent and gone back
+ * to.
+ */
 
-/** A query with some of its values changed; an empty value takes its name away. The page begins anew. */
+/**
+ * A query with some of its values changed; an empty value takes its name away. The page begins
+ * anew.
+ */
 export function changeQuery(
 	query: URLSearchParams,
 	change: Readonly<Record<string, string | undefined>>
@@ -29,7 +35,10 @@ export type Filter = {
 	label: string;
 	/** What it says where nothing is chosen. */
 	any: string;
-	/** What stands in the address where nothing is chosen; nothing, unless a list has a choice of its own without it. */
+	/**
+	 * What stands in the address where nothing is chosen; nothing, unless a list has a choice of its
+	 * own without it.
+	 */
 	anyValue?: string;
 	options: readonly (readonly [value: string, label: string])[];
 	value: string | undefined;

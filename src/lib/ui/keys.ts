@@ -1,4 +1,7 @@
-/** Keys of the screens: letters that work while nobody types, and arrows that walk from link to link. */
+/**
+ * Keys of the screens: letters that work while nobody types, and arrows that walk from link to
+ * link.
+ */
 import { tinykeys } from 'tinykeys';
 
 type Bindings = Readonly<Record<string, (event: KeyboardEvent) => void>>;

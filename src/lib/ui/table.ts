@@ -1,4 +1,6 @@
-/** What a table of rows is made of: its columns, its groups, and the keys and clicks on its rows. */
+/**
+ * What a table of rows is made of: its columns, its groups, and the keys and clicks on its rows.
+ */
 import type { Snippet } from 'svelte';
 
 export type Column<Row> = {
@@ -24,7 +26,10 @@ export type RowGroup<Row> = { name: string; about?: string | number; rows: reado
 
 const ACTS = 'a, button, input, select, textarea, label, summary';
 
-/** A click anywhere on a row opens what it stands for, but for one on something that does a thing of its own. */
+/**
+ * A click anywhere on a row opens what it stands for, but for one on something that does a thing of
+ * its own.
+ */
 export function openRows(table: HTMLTableElement): { destroy(): void } {
 	const open = (event: MouseEvent) => {
 		const target = event.target as Element;

@@ -1,4 +1,7 @@
-/** What every screen shows: who is signed in, what they may do, and what new matters, requests and entries need. */
+/**
+ * What every screen shows: who is signed in, what they may do, and what new matters, requests and
+ * entries need.
+ */
 import { may, ROLE_LABELS } from '#core/access/table.ts';
 import { departmentName } from '#server/app/department.ts';
 import { mayReadCosts } from '#server/costs/queries.ts';

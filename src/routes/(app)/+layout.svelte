@@ -7,7 +7,10 @@
 	import { bindKeys, walkLinks } from '$lib/ui/keys.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	let { data, children } = $props();
-	/** The drawer in which a matter is opened comes when it is first asked for: it has most of the fields there are. */
+	/**
+	 * The drawer in which a matter is opened comes when it is first asked for: it has most of the
+	 * fields there are.
+	 */
 	let OpenMatter = $state<Component>();
 	$effect(() => {
 		if (!opening.open || OpenMatter) return;

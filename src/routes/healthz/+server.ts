@@ -1,4 +1,7 @@
-/** Whether the server is well: the database answers, and no job fails. It tells no more than names of jobs. */
+/**
+ * Whether the server is well: the database answers, and no job fails. It tells no more than names
+ * of jobs.
+ */
 import { json } from '@sveltejs/kit';
 import { listJobStates } from '#server/jobs/state.ts';
 

@@ -310,7 +310,10 @@ describe('a restricted matter', () => {
 			'log time': { matterId: id, day: '2026-11-20', hours: '1', narrative: 'x' },
 			'start timer': { matterId: id, words: '' }
 		};
-		/** A restricted matter named to these is refused in their own words, not as something that is hidden. */
+		/**
+		 * A restricted matter named to these is refused in their own words, not as something that is
+		 * hidden.
+		 */
 		const named: Record<string, unknown> = {
 			'merge request': { requestId, number: n },
 			'bulk change': { numbers: [n], what: 'priority', value: 'high', reason: '' }
@@ -344,7 +347,10 @@ describe('a restricted matter', () => {
 		own('tarrant', { requestId: draftId }, 'remove request draft');
 		own('tarrant', { requestId, words: 'x' }, 'answer request');
 		own('tarrant', { requestId }, 'withdraw request');
-		/** What touches no matter and is nobody's own, or checks its own door. A new command is added above or here. */
+		/**
+		 * What touches no matter and is nobody's own, or checks its own door. A new command is added
+		 * above or here.
+		 */
 		const elsewhere = [
 			'open matter',
 			'add person',
@@ -471,7 +477,8 @@ describe('a restricted matter', () => {
 	});
 
 	it('answers no sooner and no later than for a matter that never was', () => {
-		// Both take the same way: one indexed row by its id, and the same words. Counted in statements, not in time.
+		// Both take the same way: one indexed row by its id, and the same words. Counted in statements,
+		// not in time.
 		const seen = (matterId: string) => {
 			const result = editMatter(house.as('haddad'), { matterId, fields: { title: 'x' } });
 			return result.ok ? '' : JSON.stringify([result.status, result.errors]);

@@ -41,7 +41,10 @@ async function passwordFits(stored: string | undefined, password: string): Promi
 	return verify(compared, password.slice(0, PASSWORD_LIMIT)).catch(() => false);
 }
 
-/** Signs in; the token goes into the cookie. The same words for an unknown login and a wrong password. */
+/**
+ * Signs in; the token goes into the cookie. The same words for an unknown login and a wrong
+ * password.
+ */
 export async function signIn(
 	app: Application,
 	login: string,

@@ -7,7 +7,10 @@ export type TeamMember = {
 	name: string;
 	initials: string;
 	email: string;
-	/** What they are on the matter: its responsible lawyer, one who may change who is on it, or a member. */
+	/**
+	 * What they are on the matter: its responsible lawyer, one who may change who is on it, or a
+	 * member.
+	 */
 	role: 'responsible' | 'owner' | 'member';
 };
 

@@ -1,4 +1,7 @@
-/** Which matters a member of staff may see, as SQL: every list, count, search and command goes through it. */
+/**
+ * Which matters a member of staff may see, as SQL: every list, count, search and command goes
+ * through it.
+ */
 import { may } from '#core/access/table.ts';
 import { actingStaff, type Context, type Staff } from '../app/application.ts';
 import { NotFound } from '../app/errors.ts';
@@ -17,8 +20,8 @@ export const visible = (alias: string): string =>
 	)`;
 
 /**
- * A person's card, with this alias: one made in place for a restricted matter belongs to it, until it has a role that the
- * viewer may see. Takes @me.
+ * A person's card, with this alias: one made in place for a restricted matter belongs to it, until
+ * it has a role that the viewer may see. Takes @me.
  */
 export const cardVisible = (alias: string): string =>
 	`(
@@ -34,7 +37,9 @@ export const cardVisible = (alias: string): string =>
 			)
 		)
 	)`;
-/** A condition on a matter with this alias: someone is on it, as its responsible lawyer or a member. */
+/**
+ * A condition on a matter with this alias: someone is on it, as its responsible lawyer or a member.
+ */
 export const onTeam = (alias: string, who = '@me'): string =>
 	`(
 		${alias}.responsible_id = ${who}

@@ -1,9 +1,14 @@
-/** Where the files that ship with the program lie: beside the built server, or in the source tree. */
+/**
+ * Where the files that ship with the program lie: beside the built server, or in the source tree.
+ */
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-/** Each set of files: its folder in the source tree. A build holds them all under `assets/`, by these names. */
+/**
+ * Each set of files: its folder in the source tree. A build holds them all under `assets/`, by
+ * these names.
+ */
 export const ASSETS = {
 	migrations: 'src/lib/server/db/migrations',
 	rulebooks: 'rulebooks',

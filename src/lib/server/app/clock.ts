@@ -6,8 +6,8 @@ import type { Clock } from './application.ts';
 const MINUTE = 60_000;
 
 /**
- * A clock in a zone. `start` (KITE_TODAY) sets it for the demo and the tests: a day keeps the present time of day,
- * `2026-11-23T10:00` sets that too; it runs on from there.
+ * A clock in a zone. `start` (KITE_TODAY) sets it for the demo and the tests: a day keeps the
+ * present time of day, `2026-11-23T10:00` sets that too; it runs on from there.
  */
 export function makeClock(zone: string, start?: string): Clock {
 	const shift = start === undefined ? 0 : shiftTo(start, zone);

@@ -1,6 +1,7 @@
 /**
- * One command for each change of the world: authorized, validated, written, audited and entered in the logbook, all in
- * one transaction. The form, the pen line, an import and the tests call the same command.
+ * One command for each change of the world: authorized, validated, written, audited and entered in
+ * the logbook, all in one transaction. The form, the pen line, an import and the tests call the
+ * same command.
  */
 import type { z } from 'zod';
 import { may, type Action } from '#core/access/table.ts';
@@ -31,8 +32,9 @@ type Spec<Schema extends z.ZodType, Value> = Head<Schema> & {
 };
 type PreparedSpec<Schema extends z.ZodType, Value, Prepared> = Head<Schema> & {
 	/**
-	 * Work that takes longer than the server's loop may be held: done in a worker before the transaction begins. It
-	 * refuses what may not be seen before it does anything, and writes nothing.
+	 * Work that takes longer than the server's loop may be held: done in a worker before the
+	 * transaction begins. It refuses what may not be seen before it does anything, and writes
+	 * nothing.
 	 */
 	prepare(bag: { ctx: Context; input: z.output<Schema>; readonly me: Staff }): Promise<Prepared>;
 	run(bag: CommandBag<z.output<Schema>, Prepared>): Value;
@@ -57,7 +59,10 @@ const registry: Registered[] = [];
 /** Every command of the modules that were imported. */
 export const listCommands = (): readonly Registered[] => registry;
 
-/** Makes a command. Problems a person can cause come back as values; anything else is thrown and nothing is saved. */
+/**
+ * Makes a command. Problems a person can cause come back as values; anything else is thrown and
+ * nothing is saved.
+ */
 export function command<Schema extends z.ZodType, Value>(
 	spec: Spec<Schema, Value>
 ): Command<Schema, Value> {

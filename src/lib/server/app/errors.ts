@@ -38,7 +38,9 @@ export class Forbidden extends Error {
 /** What someone else changed meanwhile, beside what this person would write. */
 export type Difference = { field: string; name: string; theirs: string; yours: string };
 
-/** Two people changed the same thing: nothing is saved, the second sees the difference and chooses. */
+/**
+ * Two people changed the same thing: nothing is saved, the second sees the difference and chooses.
+ */
 export class Conflict extends Error {
 	readonly by: string;
 	readonly version: number;
@@ -62,13 +64,18 @@ export type Failure = {
 };
 export type Result<Value> = { ok: true; value: Value } | Failure;
 
-/** The value of a result, where one command is a part of more. @throws Refused with its first error */
+/**
+ * The value of a result, where one command is a part of more. @throws Refused with its first error
+ */
 export function valueOf<Value>(result: Result<Value>): Value {
 	if (result.ok) return result.value;
 	throw new Refused(Object.values(result.errors)[0] ?? '');
 }
 
-/** The answer to an error that a person can cause. @throws the error itself where it is a fault of the program */
+/**
+ * The answer to an error that a person can cause. @throws the error itself where it is a fault of
+ * the program
+ */
 export function toFailure(error: unknown): Failure {
 	if (error instanceof Refused) {
 		const errors = { ...error.others, [error.field]: error.message };

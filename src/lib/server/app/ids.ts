@@ -1,11 +1,17 @@
-/** Short sortable ids: time in milliseconds and chance, in Crockford's base 32 without vowels that make words. */
+/**
+ * Short sortable ids: time in milliseconds and chance, in Crockford's base 32 without vowels that
+ * make words.
+ */
 import { createHash, randomBytes } from 'node:crypto';
 
 const ALPHABET = '0123456789abcdefghjkmnpqrstvwxyz';
 let lastMs = 0;
 let step = 0;
 
-/** A new id: 9 characters of time, 1 of order within a millisecond, 6 of chance. `prefix` says what it names. */
+/**
+ * A new id: 9 characters of time, 1 of order within a millisecond, 6 of chance. `prefix` says what
+ * it names.
+ */
 export function newId(prefix: string, ms = Date.now()): string {
 	step = ms === lastMs ? (step + 1) % 32 : 0;
 	lastMs = ms;

@@ -1,4 +1,7 @@
-/** Jobs: what the department's server does by itself. Each by itself, each of its rows by itself: one bad row stops no other. */
+/**
+ * Jobs: what the department's server does by itself. Each by itself, each of its rows by itself:
+ * one bad row stops no other.
+ */
 import type { Application } from '#server/app/application.ts';
 
 type Failed = { row: string; error: unknown };

@@ -1,6 +1,7 @@
 /**
- * Commands on one matter. What they all need is done here: the matter is found or "not there", a closed one refuses, what
- * someone else changed meanwhile comes back as a difference, audit and logbook are the matter's own, the others are told.
+ * Commands on one matter. What they all need is done here: the matter is found or "not there", a
+ * closed one refuses, what someone else changed meanwhile comes back as a difference, audit and
+ * logbook are the matter's own, the others are told.
  */
 import type { z } from 'zod';
 import type { Action } from '#core/access/table.ts';
@@ -77,7 +78,10 @@ export function matterCommand<Schema extends z.ZodType, Found extends OnMatter, 
 	});
 }
 
-/** Makes a command on one matter with a part that is done in a worker first, once the matter was found. */
+/**
+ * Makes a command on one matter with a part that is done in a worker first, once the matter was
+ * found.
+ */
 export function preparedMatterCommand<
 	Schema extends z.ZodType,
 	Found extends OnMatter,

@@ -1,4 +1,7 @@
-/** What a change would do, before anything is saved: asked like a command, refused like a command, answered like a command. */
+/**
+ * What a change would do, before anything is saved: asked like a command, refused like a command,
+ * answered like a command.
+ */
 import type { z } from 'zod';
 import type { Action } from '#core/access/table.ts';
 import { requireMatter } from '../access/visibility.ts';

@@ -1,4 +1,7 @@
-/** What a command leaves behind: its entry in the audit trail, and entries in the logbooks of matters. */
+/**
+ * What a command leaves behind: its entry in the audit trail, and entries in the logbooks of
+ * matters.
+ */
 import { appendAudit } from '../access/audit.ts';
 import { insert } from '../db/sql.ts';
 import type { LogbookRow } from '../logbook/rows.ts';
@@ -24,7 +27,9 @@ export type MatterRecorder = Recorder & {
 const actorName = (ctx: Context): string =>
 	'staff' in ctx.actor ? ctx.actor.staff.login : `guest ${ctx.actor.guest}`;
 
-/** Opens the record of one command. `close` writes the audit entry, in the command's transaction. */
+/**
+ * Opens the record of one command. `close` writes the audit entry, in the command's transaction.
+ */
 export function openRecord(ctx: Context, action: string): { record: Recorder; close(): void } {
 	let matterId: string | null = null;
 	const detail: Record<string, unknown> = {};

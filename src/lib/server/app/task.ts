@@ -1,6 +1,7 @@
 /**
- * Work that would hold the server's one loop too long: reading files, making PDFs, comparing names. It is declared beside what
- * it is about and done in a worker, with limits of time, memory and input.
+ * Work that would hold the server's one loop too long: reading files, making PDFs, comparing names.
+ * It is declared beside what it is about and done in a worker, with limits of time, memory and
+ * input.
  */
 import type { Db } from '../db/open.ts';
 import { Refused } from './errors.ts';
@@ -12,7 +13,10 @@ export type TaskBag = {
 
 export type Task<Input, Output> = {
 	readonly name: string;
-	/** Files may take long and wait for one another; an answer to somebody who types has workers of its own. */
+	/**
+	 * Files may take long and wait for one another; an answer to somebody who types has workers of
+	 * its own.
+	 */
 	readonly lane: 'files' | 'answers';
 	/** How long it may take before it is ended. */
 	readonly seconds: number;

@@ -1,4 +1,7 @@
-/** A calendar file that somebody chose: looked into by a worker, before any of its events is entered. */
+/**
+ * A calendar file that somebody chose: looked into by a worker, before any of its events is
+ * entered.
+ */
 import { z } from 'zod';
 import type { Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';

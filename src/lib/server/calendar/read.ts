@@ -18,7 +18,10 @@ export const CALENDAR_LIMIT = 1024 * 1024;
 const EVENTS_LIMIT = 200;
 const NOT_A_CALENDAR = 'This is not a calendar file (ICS). Nothing was brought in.';
 
-/** The events of a file, timed ones on the clock of a zone. Recurring and cancelled ones are counted, not taken. */
+/**
+ * The events of a file, timed ones on the clock of a zone. Recurring and cancelled ones are
+ * counted, not taken.
+ */
 export function parseCalendar({ data, zone }: { data: Uint8Array; zone: string }): ReadCalendar {
 	const root = parseRoot(Buffer.from(data).toString('utf8'));
 	if (root?.name !== 'vcalendar') return { error: NOT_A_CALENDAR };

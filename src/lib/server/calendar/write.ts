@@ -1,6 +1,6 @@
 /**
- * Dates as iCalendar (RFC 5545): all-day, or timed with their zone, cancelled ones as cancelled, each change with a higher
- * SEQUENCE.
+ * Dates as iCalendar (RFC 5545): all-day, or timed with their zone, cancelled ones as cancelled,
+ * each change with a higher SEQUENCE.
  */
 import ICAL from 'ical.js';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
@@ -46,7 +46,10 @@ function addProperty(
 	component.addProperty(property);
 }
 
-/** A calendar with these dates. A timed one lasts no time: it is a moment by which something is done. */
+/**
+ * A calendar with these dates. A timed one lasts no time: it is a moment by which something is
+ * done.
+ */
 export function makeCalendar(items: readonly CalendarItem[], head: CalendarHead): string {
 	const calendar = new ICAL.Component('vcalendar');
 	addProperty(calendar, 'prodid', '-//Kite Pen//Docket//EN');

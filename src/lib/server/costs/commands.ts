@@ -11,7 +11,10 @@ import { gatherCosts, type GatheredLine } from './gather.ts';
 import type { CostLineRow, CostRunRow, CostShareRow } from './rows.ts';
 import { fileStatements, makeStatements } from './statements.ts';
 
-/** Makes a draft run: gathers, prices and shares; its lines hold their entries until it is approved, discarded or reversed. */
+/**
+ * Makes a draft run: gathers, prices and shares; its lines hold their entries until it is approved,
+ * discarded or reversed.
+ */
 export const makeRun = command({
 	name: 'make cost run',
 	action: 'cost.run',
@@ -147,7 +150,10 @@ const refuseApproval = (run: CostRunRow, meId: string): void => {
 	if (run.made_by === meId) throw new Refused('You made this run: a second person approves it.');
 };
 
-/** A second person approves: the run is numbered and locked, and each business unit's statement is made and filed once. */
+/**
+ * A second person approves: the run is numbered and locked, and each business unit's statement is
+ * made and filed once.
+ */
 export const approveRun = preparedCommand({
 	name: 'approve cost run',
 	action: 'cost.approve',

@@ -1,4 +1,6 @@
-/** What a cost run would take: everything released and not allocated up to a day, priced and shared. */
+/**
+ * What a cost run would take: everything released and not allocated up to a day, priced and shared.
+ */
 import { rateFor, type Rate } from '#core/costs/rates.ts';
 import { shareItems, type Item, type Line, type Split } from '#core/costs/run.ts';
 import type { PlainDate } from '#core/dates/plain.ts';

@@ -124,7 +124,10 @@ export type RunSheet = {
 	heldBack: (MatterName & { why: Gathered['heldBack'][number]['why'] })[];
 };
 
-/** The sheet of a run: matters by business units, the totals, whether all agree, and what is left to warn of. */
+/**
+ * The sheet of a run: matters by business units, the totals, whether all agree, and what is left to
+ * warn of.
+ */
 export function findRunSheet(app: Application, me: Staff, run: RunView): RunSheet {
 	const lines = listRunLines(app, run.id);
 	const sums = totals(lines);
@@ -213,7 +216,10 @@ export type JournalRow = {
 	credit: string;
 };
 
-/** The journal of a run, for the ledger; debits equal credits. A reversed run gives the same lines turned round. */
+/**
+ * The journal of a run, for the ledger; debits equal credits. A reversed run gives the same lines
+ * turned round.
+ */
 export function listJournalRows(app: Application, me: Staff, run: RunView): JournalRow[] {
 	const names = listMatterNames(app, me);
 	const units = new Map(listUnits(app).map(({ id, name }) => [id, name]));

@@ -1,6 +1,6 @@
 /**
- * Statements: what one business unit receives from a cost run. Made once at approval, for the unit and not for whoever looks,
- * filed by its hash, and the same for everyone who downloads it.
+ * Statements: what one business unit receives from a cost run. Made once at approval, for the unit
+ * and not for whoever looks, filed by its hash, and the same for everyone who downloads it.
  */
 import { formatShare } from '#core/format/money.ts';
 import type { Application, Context } from '#server/app/application.ts';
@@ -23,7 +23,9 @@ export type StatementLine = MatterName & {
 	narratives: string[];
 };
 
-/** Restricted matters are named to no business unit; their narratives stay inside the department. */
+/**
+ * Restricted matters are named to no business unit; their narratives stay inside the department.
+ */
 function listStatementLines(
 	app: Application,
 	runId: string,
@@ -152,8 +154,8 @@ export function fileStatements(
 }
 
 /**
- * The statement of a unit as a PDF: the filed one of a run that was approved; of one that is not, a preview. Runs approved
- * before statements were filed are filed when they are first asked for.
+ * The statement of a unit as a PDF: the filed one of a run that was approved; of one that is not, a
+ * preview. Runs approved before statements were filed are filed when they are first asked for.
  * @returns undefined where there is no such unit
  */
 export async function findStatement(

@@ -1,4 +1,7 @@
-/** Brings a database to the newest schema: forward only, each migration whole or not at all, a copy kept from before. */
+/**
+ * Brings a database to the newest schema: forward only, each migration whole or not at all, a copy
+ * kept from before.
+ */
 import { readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { assetFolder } from '#server/app/assets.ts';
@@ -28,8 +31,9 @@ export function migrate(db: Db, path: string | null, folder = assetFolder('migra
 	const first = ahead[0];
 	if (!first) return;
 	if (path !== null && version > 0) keepCopy(db, `${path}.before-${first.number}`);
-	// A table that others refer to is rebuilt by dropping it, which foreign keys forbid. SQLite's own way is to switch
-	// them off outside the transaction and to check every reference before it ends (sqlite.org/lang_altertable.html, 7).
+	// A table that others refer to is rebuilt by dropping it, which foreign keys forbid. SQLite's own
+	// way is to switch them off outside the transaction and to check every reference before it ends
+	// (sqlite.org/lang_altertable.html, 7).
 	db.pragma('foreign_keys = OFF');
 	// Renaming the rebuilt table into place must not touch the triggers and views that name it.
 	db.pragma('legacy_alter_table = ON');
@@ -55,8 +59,9 @@ function runMigration(db: Db, migration: Migration): void {
 }
 
 /**
- * Copies the database beside itself. Written under another name first: a copy that was cut off never looks like a whole
- * one, and one from an earlier try is replaced, since the database has not changed its version since.
+ * Copies the database beside itself. Written under another name first: a copy that was cut off
+ * never looks like a whole one, and one from an earlier try is replaced, since the database has not
+ * changed its version since.
  */
 function keepCopy(db: Db, name: string): void {
 	const part = `${name}.part`;

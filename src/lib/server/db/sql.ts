@@ -2,7 +2,10 @@
 import type { Statement } from 'better-sqlite3';
 import type { Db } from './open.ts';
 
-/** Values by the name they have in the SQL: `@name`. One that the SQL wants and does not get is an error. */
+/**
+ * Values by the name they have in the SQL: `@name`. One that the SQL wants and does not get is an
+ * error.
+ */
 export type Params = Readonly<Record<string, unknown>>;
 
 const prepared = new WeakMap<Db, Map<string, Statement>>();
@@ -24,7 +27,10 @@ export const all = <Row>(db: Db, sql: string, params: Params = {}): Row[] =>
 export const maybeOne = <Row>(db: Db, sql: string, params: Params = {}): Row | undefined =>
 	statement(db, sql).get(params) as Row | undefined;
 
-/** The first row of a query that always has one. @throws where it has none, which is a fault of the program */
+/**
+ * The first row of a query that always has one. @throws where it has none, which is a fault of the
+ * program
+ */
 export function one<Row>(db: Db, sql: string, params: Params = {}): Row {
 	const row = maybeOne<Row>(db, sql, params);
 	if (row === undefined) throw new Error(`no row for: ${sql}`);
@@ -41,7 +47,10 @@ export function scalar<Value = number>(db: Db, sql: string, params: Params = {})
 	return value as Value;
 }
 
-/** Rows one after another, for more than should be held at once. Has a statement of its own: it stays busy meanwhile. */
+/**
+ * Rows one after another, for more than should be held at once. Has a statement of its own: it
+ * stays busy meanwhile.
+ */
 export const iterate = <Row>(db: Db, sql: string, params: Params = {}): IterableIterator<Row> =>
 	db.prepare(sql).iterate(params) as IterableIterator<Row>;
 

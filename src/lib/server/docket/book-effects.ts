@@ -1,4 +1,7 @@
-/** A new version of a rulebook: previewed with the dates it would change, then saved; those wait for a decision. */
+/**
+ * A new version of a rulebook: previewed with the dates it would change, then saved; those wait for
+ * a decision.
+ */
 import { z } from 'zod';
 import type { Application } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
@@ -24,7 +27,10 @@ import { effectsNow, type Effects } from './effects-query.ts';
 import { showEffects, type EffectView } from './effects.ts';
 import { effectsTask } from './tasks.ts';
 
-/** What a version of a book would change of dates in open matters; nothing where there was no such book. */
+/**
+ * What a version of a book would change of dates in open matters; nothing where there was no such
+ * book.
+ */
 async function countDraft(app: Application, { file, faults }: CheckedBook): Promise<Effects> {
 	const known = file !== null && faults.length === 0 && shelfOf(app).files.has(file.book);
 	return known ? app.work.run(effectsTask, { of: 'book', file }) : { effects: [], asOf: null };
@@ -50,8 +56,8 @@ export const previewBook = preview({
 });
 
 /**
- * Saves a version of a book, new or in the place of a shipped one. It must hold together, with every example right; the
- * dates it affects wait for a decision.
+ * Saves a version of a book, new or in the place of a shipped one. It must hold together, with
+ * every example right; the dates it affects wait for a decision.
  */
 export const saveBook = preparedCommand({
 	name: 'save rulebook',

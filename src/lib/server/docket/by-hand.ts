@@ -55,7 +55,10 @@ function handEvent(ctx: Context, matter: MatterRow): string {
 const whenWords = (date: PlainDate, time: string | null) =>
 	`${formatDate(date)}${time ? ` at ${time}` : ''}`;
 
-/** A date or a hearing by hand. A date is docketed at once, counted by nothing, and checked like any other. */
+/**
+ * A date or a hearing by hand. A date is docketed at once, counted by nothing, and checked like any
+ * other.
+ */
 export const addDeadline = matterCommand({
 	name: 'add date by hand',
 	action: 'docket.enter',
@@ -119,7 +122,10 @@ function insertHandDeadline(
 	return insertDeadline(ctx, matter, eventId, { id: '', version: '' }, proposal, true);
 }
 
-/** Brings in the chosen events of a calendar file, as hearings and meetings of the matter: all of them or none. */
+/**
+ * Brings in the chosen events of a calendar file, as hearings and meetings of the matter: all of
+ * them or none.
+ */
 export const bringCalendar = matterCommand({
 	name: 'bring in calendar',
 	action: 'docket.enter',

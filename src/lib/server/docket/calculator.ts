@@ -1,4 +1,7 @@
-/** The date calculator: any court, no matter; everything it needs is in its address, so that it can be shared. */
+/**
+ * The date calculator: any court, no matter; everything it needs is in its address, so that it can
+ * be shared.
+ */
 import { parseDate, parseTime, type PlainDate } from '#core/dates/plain.ts';
 import { parseTypedDate } from '#core/dates/typed.ts';
 import { count, CountError, parseAmount } from '#core/docket/count.ts';

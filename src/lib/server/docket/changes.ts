@@ -1,4 +1,7 @@
-/** Changes that wait: what a book, a closure or an order would change is kept until someone applies it or leaves the date. */
+/**
+ * Changes that wait: what a book, a closure or an order would change is kept until someone applies
+ * it or leaves the date.
+ */
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate, formatShortDate } from '#core/format/dates.ts';
@@ -32,8 +35,8 @@ import {
 } from './writing.ts';
 
 /**
- * Keeps changes waiting for a decision; an older one that waits for the same date is replaced. Everyone concerned is told
- * once.
+ * Keeps changes waiting for a decision; an older one that waits for the same date is replaced.
+ * Everyone concerned is told once.
  * @returns how many dates and matters, of those the actor may see
  */
 export function recordChanges(
@@ -144,7 +147,9 @@ export const countWaitingChanges = (app: Application, me: Staff): number =>
 		{ me: me.id }
 	);
 
-/** What waits in the docket for someone: dates without a second check, changes without a decision. */
+/**
+ * What waits in the docket for someone: dates without a second check, changes without a decision.
+ */
 export const countDocketWaiting = (
 	app: Application,
 	me: Staff
@@ -197,7 +202,10 @@ function requireChanges(
 	return { changes, first, matter: requireMatter(ctx, first.matter_id) };
 }
 
-/** Applies changes that wait, or leaves the dates as they are; of one matter at a time, everyone told once. */
+/**
+ * Applies changes that wait, or leaves the dates as they are; of one matter at a time, everyone
+ * told once.
+ */
 export const decideChanges = matterCommand({
 	name: 'decide date changes',
 	action: 'docket.change',
@@ -292,7 +300,10 @@ function applyChange(
 	return [`${deadline.title} from ${from} to ${to}`, ...also];
 }
 
-/** A date that is to come. It may be there meanwhile, by a correction of its event; or it was taken off and comes back. */
+/**
+ * A date that is to come. It may be there meanwhile, by a correction of its event; or it was taken
+ * off and comes back.
+ */
 function bringDate(
 	ctx: Context,
 	matter: MatterRow,

@@ -1,4 +1,7 @@
-/** Days on which a court does not sit or its office is shut, as the department enters them. The dates they affect wait for a decision. */
+/**
+ * Days on which a court does not sit or its office is shut, as the department enters them. The
+ * dates they affect wait for a decision.
+ */
 import { z } from 'zod';
 import { formatDate } from '#core/format/dates.ts';
 import type { Application, Context } from '#server/app/application.ts';
@@ -37,7 +40,9 @@ export const previewClosure = preview({
 	}
 });
 
-/** Adds a closure for a court. The dates it affects wait for a decision; nothing moves by itself. */
+/**
+ * Adds a closure for a court. The dates it affects wait for a decision; nothing moves by itself.
+ */
 export const addClosure = preparedCommand({
 	name: 'add closure',
 	action: 'docket.closure',

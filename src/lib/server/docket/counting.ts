@@ -1,4 +1,7 @@
-/** How dates are counted here: a matter's book with its orders, and the department's closures over its calendar. */
+/**
+ * How dates are counted here: a matter's book with its orders, and the department's closures over
+ * its calendar.
+ */
 import type { Closure } from '#core/dates/calendar.ts';
 import { propose, type Proposal } from '#core/docket/propose.ts';
 import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
@@ -10,7 +13,10 @@ import type { ClosureRow, EventRow } from './rows.ts';
 
 type Has = Pick<Application, 'db'>;
 
-/** The department's closures for a book: its own layers, and the books that some of its rules are counted by. */
+/**
+ * The department's closures for a book: its own layers, and the books that some of its rules are
+ * counted by.
+ */
 export function listClosuresFor({ db }: Has, book: Rulebook): (Closure & { id: string })[] {
 	const others = [...book.others.values()];
 	const ids = [...book.layers, ...others.flatMap((other) => other.layers)];
@@ -28,7 +34,10 @@ export const calendarFor = (app: Has, book: Rulebook): ReturnType<typeof calenda
 /** The calendar by which the department counts a colleague's days where no court is concerned. */
 export const departmentBook = (app: Has): Rulebook => requireBook(app, 'us-federal');
 
-/** How a date is counted: by its matter's book with its orders; a date by hand, by the department's own days. */
+/**
+ * How a date is counted: by its matter's book with its orders; a date by hand, by the department's
+ * own days.
+ */
 export const countedBy = (app: Has, deadline: { matter_id: string; book: string }): Rulebook =>
 	deadline.book ? bookOnMatter(app, deadline.matter_id, deadline.book) : departmentBook(app);
 
@@ -43,7 +52,10 @@ export const inputsOf = (event: EventRow): EventInputs => ({
 	answers: parseAnswers(event.answers)
 });
 
-/** The deadlines of an event under a book, from these inputs. @throws CountError where they cannot be counted */
+/**
+ * The deadlines of an event under a book, from these inputs. @throws CountError where they cannot
+ * be counted
+ */
 export const proposeFor = (
 	app: Has,
 	book: Rulebook,
@@ -59,7 +71,10 @@ export const proposeFor = (
 		closures: listClosuresFor(app, book)
 	});
 
-/** The same count once more, from the event's stored inputs and the book as it is now; undefined where no rule sets it. */
+/**
+ * The same count once more, from the event's stored inputs and the book as it is now; undefined
+ * where no rule sets it.
+ */
 export function recount(app: Has, event: EventRow, rule: string): Proposal | undefined {
 	if (!event.book) return undefined;
 	const book = bookOnMatter(app, event.matter_id, event.book);

@@ -40,7 +40,10 @@ export function findCount(
 /** A stored trace. */
 export const parseTrace = (json: string): Step[] => JSON.parse(json) as Step[];
 
-/** The count of one date that the viewer may see; of a moved date, the count of the day the rule sets. */
+/**
+ * The count of one date that the viewer may see; of a moved date, the count of the day the rule
+ * sets.
+ */
 export function findDeadlineCount(
 	app: Application,
 	me: Staff,

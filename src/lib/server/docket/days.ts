@@ -12,7 +12,10 @@ const COURT_DAYS_LIMIT = 400;
 const bookOr = (app: Application, bookId: string | null) =>
 	requireBook(app, bookId ?? 'us-federal');
 
-/** The days of a span on which a court does not sit, with why: for the hatching of a month or a timeline. */
+/**
+ * The days of a span on which a court does not sit, with why: for the hatching of a month or a
+ * timeline.
+ */
 export function listClosedDays(
 	app: Application,
 	bookId: string | null,

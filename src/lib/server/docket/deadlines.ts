@@ -55,7 +55,10 @@ export const docketDeadlines = matterCommand({
 	}
 });
 
-/** The second check: another person confirms the event's date, the rule and the result, which is computed afresh. */
+/**
+ * The second check: another person confirms the event's date, the rule and the result, which is
+ * computed afresh.
+ */
 export const checkDeadline = matterCommand({
 	name: 'check deadline',
 	action: 'docket.check',
@@ -94,7 +97,10 @@ function refuseOtherCount(ctx: Context, deadline: DeadlineRow): void {
 		);
 }
 
-/** The second person does not agree: the date goes back to the one who docketed it, with the reason, and stays unchecked. */
+/**
+ * The second person does not agree: the date goes back to the one who docketed it, with the reason,
+ * and stays unchecked.
+ */
 export const returnDeadline = matterCommand({
 	name: 'return deadline',
 	action: 'docket.check',
@@ -125,7 +131,10 @@ export const returnDeadline = matterCommand({
 	}
 });
 
-/** Answers a returned date that stands as it is; it waits for a second check again. A date that is moved needs no answer. */
+/**
+ * Answers a returned date that stands as it is; it waits for a second check again. A date that is
+ * moved needs no answer.
+ */
 export const answerReturn = matterCommand({
 	name: 'answer returned deadline',
 	action: 'docket.change',

@@ -1,4 +1,7 @@
-/** What else belongs to a date: the department's own earlier date, time, place, link, descriptions, papers, exhibits. */
+/**
+ * What else belongs to a date: the department's own earlier date, time, place, link, descriptions,
+ * papers, exhibits.
+ */
 import { z } from 'zod';
 import { formatDate } from '#core/format/dates.ts';
 import type { Context } from '#server/app/application.ts';

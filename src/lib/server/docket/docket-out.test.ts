@@ -1,4 +1,7 @@
-/** What leaves the docket: reminders that are told once also through a kill, feeds and invitations, reports. */
+/**
+ * What leaves the docket: reminders that are told once also through a kill, feeds and invitations,
+ * reports.
+ */
 import assert from 'node:assert/strict';
 import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
@@ -287,7 +290,10 @@ describe('the reminder ladder', () => {
 	});
 });
 
-/** RFC 5545 as another library reads it, and the lines as the standard asks: CRLF, at most 75 octets, what must be there. */
+/**
+ * RFC 5545 as another library reads it, and the lines as the standard asks: CRLF, at most 75
+ * octets, what must be there.
+ */
 function readIcs(ics: string) {
 	assert.ok(ics.endsWith('\r\n'));
 	for (const line of ics.split('\r\n')) {

@@ -1,6 +1,6 @@
 /**
- * What a new version of a book, a closure, or the end of one would change in the whole house. A house has hundreds of thousands
- * of dates: it is counted in a worker.
+ * What a new version of a book, a closure, or the end of one would change in the whole house. A
+ * house has hundreds of thousands of dates: it is counted in a worker.
  */
 import type { BookFile } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';
@@ -54,6 +54,9 @@ function countEffects(app: Has, query: EffectsQuery): Effect[] {
 	return findEffects(app, { books, shelf, without: query.closure, fresh: false });
 }
 
-/** Effects that were counted before the transaction began: counted again where anything has changed since. */
+/**
+ * Effects that were counted before the transaction began: counted again where anything has changed
+ * since.
+ */
 export const effectsNow = (app: Has, query: EffectsQuery, counted: Effects): Effect[] =>
 	counted.asOf === lastEntry(app) ? counted.effects : countEffects(app, query);

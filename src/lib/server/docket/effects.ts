@@ -1,6 +1,6 @@
 /**
- * What a new version of a book, a closure or an order would change of dates in open matters: every event is counted again
- * from its stored inputs. Only looked at, nothing is saved.
+ * What a new version of a book, a closure or an order would change of dates in open matters: every
+ * event is counted again from its stored inputs. Only looked at, nothing is saved.
  */
 import type { Closure } from '#core/dates/calendar.ts';
 import { addDays, daysBetween, type PlainDate } from '#core/dates/plain.ts';
@@ -48,11 +48,16 @@ export type Alteration = {
 	without?: ClosureRow;
 	/** Whether rules that are new raise new proposals. */
 	fresh: boolean;
-	/** Counts every event anew, also those a closure cannot touch: for the test that both ways agree. */
+	/**
+	 * Counts every event anew, also those a closure cannot touch: for the test that both ways agree.
+	 */
 	everything?: boolean;
 };
 
-/** A date as it stands, with its event: read as places, since a house has hundreds of thousands of them. */
+/**
+ * A date as it stands, with its event: read as places, since a house has hundreds of thousands of
+ * them.
+ */
 type Line = [
 	eventId: string,
 	matterId: string,
@@ -173,7 +178,10 @@ class Judge {
 		);
 	}
 
-	/** Whether all dates of an event hang on its day alone, and not on answers or on other counts beside it. */
+	/**
+	 * Whether all dates of an event hang on its day alone, and not on answers or on other counts
+	 * beside it.
+	 */
 	#hangsAlone(book: Rulebook, key: string): boolean {
 		const name = `${book.id} ${key}`;
 		let known = this.#alone.get(name);

@@ -1,4 +1,7 @@
-/** What can be entered on a matter: the events of its books, with their questions and ways of service; and the books themselves. */
+/**
+ * What can be entered on a matter: the events of its books, with their questions and ways of
+ * service; and the books themselves.
+ */
 import { capitalize } from '#core/format/words.ts';
 import { needsTime, type Rulebook } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';

@@ -37,7 +37,10 @@ const eventFields = {
 	sure: flag
 };
 
-/** More than a year before the matter was opened is more often a slip of the pen than a case begun earlier. */
+/**
+ * More than a year before the matter was opened is more often a slip of the pen than a case begun
+ * earlier.
+ */
 const LONG_BEFORE_DAYS = 366;
 
 function requireBookEvent(

@@ -1,4 +1,7 @@
-/** Every row of every shipped book, entered on a matter and counted again, and through the command for scripts. */
+/**
+ * Every row of every shipped book, entered on a matter and counted again, and through the command
+ * for scripts.
+ */
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
 import { beforeEach, describe, it } from 'node:test';

@@ -1,4 +1,7 @@
-/** Calendars that ordinary calendar programs subscribe to, by a secret address of which only the digest is kept. */
+/**
+ * Calendars that ordinary calendar programs subscribe to, by a secret address of which only the
+ * digest is kept.
+ */
 import { z } from 'zod';
 import { addDays } from '#core/dates/plain.ts';
 import { onTeam, requireMatter, visible } from '#server/access/visibility.ts';
@@ -16,7 +19,10 @@ import type { FeedRow } from './rows.ts';
 /** How far back a feed goes. */
 const PAST_DAYS = 120;
 
-/** Makes a feed; its address is shown this once. Making one for the same thing again revokes the old. */
+/**
+ * Makes a feed; its address is shown this once. Making one for the same thing again revokes the
+ * old.
+ */
 export const makeFeed = command({
 	name: 'make feed',
 	action: 'docket.read',
@@ -90,7 +96,10 @@ export const listFeeds = (app: Application, me: Staff): FeedView[] =>
 
 type FeedOfStaff = FeedRow & Pick<StaffRow, 'active' | 'name'> & { number: string | null };
 
-/** What a feed's address answers: the calendar, or that it was revoked, or nothing. It reads with its maker's rights. */
+/**
+ * What a feed's address answers: the calendar, or that it was revoked, or nothing. It reads with
+ * its maker's rights.
+ */
 export async function readFeed(
 	app: Application,
 	token: string

@@ -37,7 +37,10 @@ function matterOf(ctx: Context, matterId: string, what: string): MatterRow {
 }
 
 export type DocumentOnMatter = Pick<DocumentRow, 'id' | 'name' | 'number'>;
-/** A document of the matter, or nothing where none was chosen. @throws Refused where it is another matter's */
+/**
+ * A document of the matter, or nothing where none was chosen. @throws Refused where it is another
+ * matter's
+ */
 export function requireDocumentOn(
 	ctx: Context,
 	matter: MatterRow,

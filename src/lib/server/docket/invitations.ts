@@ -1,4 +1,7 @@
-/** Single dates sent to somebody outside as a calendar invitation (RFC 5546); they are told when one changes or falls away. */
+/**
+ * Single dates sent to somebody outside as a calendar invitation (RFC 5546); they are told when one
+ * changes or falls away.
+ */
 import { z } from 'zod';
 import { formatDate } from '#core/format/dates.ts';
 import type { Application, Context } from '#server/app/application.ts';
@@ -66,7 +69,10 @@ export const inviteToDate = matterCommand({
 	}
 });
 
-/** Outside they learn the date and what the message says, not the matter's address or our own earlier date. */
+/**
+ * Outside they learn the date and what the message says, not the matter's address or our own
+ * earlier date.
+ */
 function sendInvitation(
 	ctx: Context,
 	date: DatedRow,

@@ -137,7 +137,10 @@ type Conditions = {
 	params: Params;
 };
 
-/** What a filter asks. A closed matter's dates are off every calendar; its own sheet still shows them. */
+/**
+ * What a filter asks. A closed matter's dates are off every calendar; its own sheet still shows
+ * them.
+ */
 function conditionsOf(me: Staff, filter: DocketFilter): Conditions {
 	const who = filter.who === 'mine' ? me.id : filter.who === 'all' ? undefined : filter.who;
 	const matter = [

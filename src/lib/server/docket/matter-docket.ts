@@ -122,7 +122,10 @@ export type CheckItem = DeadlineView & {
 	byHand: boolean;
 };
 
-/** One date as the second person sees it: the event, its source, the count that was docketed, and the same made anew. */
+/**
+ * One date as the second person sees it: the event, its source, the count that was docketed, and
+ * the same made anew.
+ */
 export function findCheckItem(
 	app: Application,
 	me: Staff,
@@ -165,7 +168,9 @@ export function findCheckItem(
 }
 
 export type DateDocument = { id: string; name: string; role: 'proof' | 'linked' | 'order' };
-/** The documents beside a matter's dates, by date: proofs, orders that moved them, what is linked. */
+/**
+ * The documents beside a matter's dates, by date: proofs, orders that moved them, what is linked.
+ */
 export function listDateDocuments(
 	app: Application,
 	matterId: string

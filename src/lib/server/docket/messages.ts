@@ -106,7 +106,10 @@ export const dateReturned = (
 	path: deadlinePath(matter, deadline.id)
 });
 
-/** Changes of a book, a closure or an order wait for a decision: one mail for all matters of a person. */
+/**
+ * Changes of a book, a closure or an order wait for a decision: one mail for all matters of a
+ * person.
+ */
 export const changesWait = (
 	why: string,
 	matters: readonly (Matter & { dates: string; link: string })[]

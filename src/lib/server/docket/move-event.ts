@@ -1,4 +1,7 @@
-/** Changes an event's date, and with it how it was served and its answers; its dates and their tasks follow. */
+/**
+ * Changes an event's date, and with it how it was served and its answers; its dates and their tasks
+ * follow.
+ */
 import { z } from 'zod';
 import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
 import type { Proposal } from '#core/docket/propose.ts';
@@ -142,7 +145,10 @@ function uncheckOrphans(
 		});
 }
 
-/** A date that the corrected event sets and that was not there, or was taken off, comes as a proposal. */
+/**
+ * A date that the corrected event sets and that was not there, or was taken off, comes as a
+ * proposal.
+ */
 function addBorn(
 	ctx: Context,
 	matter: MatterRow,

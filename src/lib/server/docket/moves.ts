@@ -1,4 +1,7 @@
-/** What every dependent date and task would become if an event moved or was corrected: only looked at, nothing is saved. */
+/**
+ * What every dependent date and task would become if an event moved or was corrected: only looked
+ * at, nothing is saved.
+ */
 import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, type Answers } from '#core/docket/answers.ts';
@@ -44,7 +47,10 @@ export const eventChangeFields = {
 	answers: answersField.nullish()
 };
 
-/** The event's inputs as they would be: a way of service and answers only where its book asks for them. */
+/**
+ * The event's inputs as they would be: a way of service and answers only where its book asks for
+ * them.
+ */
 export function changedInputs(
 	row: EventRow,
 	to: PlainDate,
@@ -64,7 +70,10 @@ export function changedInputs(
 	};
 }
 
-/** The rules that set a date from an event as it stands. One whose answers no longer fit its book sets nothing. */
+/**
+ * The rules that set a date from an event as it stands. One whose answers no longer fit its book
+ * sets nothing.
+ */
 function listRulesOf(app: Application, book: Rulebook, row: EventRow): Set<string> {
 	const event = book.events.get(row.event_key);
 	const inputs = inputsOf(row);

@@ -1,4 +1,7 @@
-/** What a judge's order says, line by line, as rules in the schema of a book laid over the matter's book. */
+/**
+ * What a judge's order says, line by line, as rules in the schema of a book laid over the matter's
+ * book.
+ */
 import { z } from 'zod';
 import { parseBookOrFaults, type BookFault, type Rulebook } from '#core/rulebooks/book.ts';
 import { Refused } from '#server/app/errors.ts';

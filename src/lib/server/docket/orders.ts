@@ -1,4 +1,7 @@
-/** A judge's standing order or a scheduling order laid over one book on one matter. And the further books of a matter. */
+/**
+ * A judge's standing order or a scheduling order laid over one book on one matter. And the further
+ * books of a matter.
+ */
 import { z } from 'zod';
 import { formatDate } from '#core/format/dates.ts';
 import { BookError } from '#core/rulebooks/book.ts';
@@ -59,7 +62,9 @@ const standsUnder = (app: Application, matter: MatterRow, book: string): boolean
 		book
 	});
 
-/** Lays an order over a matter's rules. What it changes of dates already there waits for a decision. */
+/**
+ * Lays an order over a matter's rules. What it changes of dates already there waits for a decision.
+ */
 export const layOrder = matterCommand({
 	name: 'lay order over rules',
 	action: 'docket.change',

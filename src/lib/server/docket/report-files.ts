@@ -1,4 +1,7 @@
-/** The docket report as CSV, as a sheet for a workbook, and as PDF. Computation alone, without the database. */
+/**
+ * The docket report as CSV, as a sheet for a workbook, and as PDF. Computation alone, without the
+ * database.
+ */
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';

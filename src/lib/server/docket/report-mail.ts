@@ -1,4 +1,7 @@
-/** The docket report by mail: each colleague gets it as they themselves may see it, with a link to every date. */
+/**
+ * The docket report by mail: each colleague gets it as they themselves may see it, with a link to
+ * every date.
+ */
 import { z } from 'zod';
 import { may } from '#core/access/table.ts';
 import {
@@ -58,7 +61,9 @@ function requireReceiver(ctx: Context, staffId: string): Staff {
 	return staff;
 }
 
-/** Dates of a restricted matter go in a mail of their own: whoever may read mail may not know of it. */
+/**
+ * Dates of a restricted matter go in a mail of their own: whoever may read mail may not know of it.
+ */
 function splitRestricted(
 	app: Application,
 	report: Report

@@ -1,4 +1,7 @@
-/** The docket report: the dates of a span by matter, person, unit or all, in two orders, with the columns one chose. */
+/**
+ * The docket report: the dates of a span by matter, person, unit or all, in two orders, with the
+ * columns one chose.
+ */
 import { plainDate } from '#core/dates/plain.ts';
 import { parseDate } from '#core/dates/plain.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
@@ -98,7 +101,10 @@ export function makeReport(app: Application, me: Staff, request: ReportRequest):
 	return { ...request, total, rows: rows.map((row) => ({ ...row, count: describe(app, row) })) };
 }
 
-/** What the count did beside counting: what was rolled, how service counted, which reading was cautious. */
+/**
+ * What the count did beside counting: what was rolled, how service counted, which reading was
+ * cautious.
+ */
 const NOTABLE: ReadonlySet<Step['step']> = new Set([
 	'rolled',
 	'service',
@@ -122,7 +128,10 @@ function describe(app: Application, deadline: DeadlineView): string {
 		.join(' ');
 }
 
-/** The title of a date in a report: with its long description, or its short one in the title's place. */
+/**
+ * The title of a date in a report: with its long description, or its short one in the title's
+ * place.
+ */
 export const formatTitle = (row: ReportRow, long: boolean): string =>
 	long ? [row.title, row.long].filter(Boolean).join('\n') : row.short || row.title;
 

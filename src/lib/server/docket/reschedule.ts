@@ -1,4 +1,7 @@
-/** A date moved by order or agreement: so many days or court days, or to a day; the rule's own day stays beside it. */
+/**
+ * A date moved by order or agreement: so many days or court days, or to a day; the rule's own day
+ * stays beside it.
+ */
 import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { count, CountError, parseAmount } from '#core/docket/count.ts';
@@ -84,7 +87,10 @@ export const previewReschedule = preview({
 	}
 });
 
-/** Moves a date; the computed date is kept beside it, and `back` returns to it. A second person checks it again. */
+/**
+ * Moves a date; the computed date is kept beside it, and `back` returns to it. A second person
+ * checks it again.
+ */
 export const moveDeadline = matterCommand({
 	name: 'move deadline',
 	action: 'docket.change',

@@ -1,4 +1,7 @@
-/** What there is to say against a date: past, near, a closed day, a hearing on the same day, someone away. */
+/**
+ * What there is to say against a date: past, near, a closed day, a hearing on the same day, someone
+ * away.
+ */
 import { daysBetween, toDay, type PlainDate } from '#core/dates/plain.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';
@@ -7,7 +10,8 @@ import { calendarFor } from './counting.ts';
 
 /**
  * The warnings of a date on a matter, in words that go on after the date.
- * @param date.hearing whether others' hearings of the same lawyer count; `eventId` is the hearing itself
+ * @param date.hearing whether others' hearings of the same lawyer count; `eventId` is the hearing
+ * itself
  */
 export function listWarnings(
 	app: Application,

@@ -61,7 +61,10 @@ export function insertDeadline(
 	return id;
 }
 
-/** Brings a date that was taken off back as a proposal: nothing of its earlier life but its id, its words and its links stays. */
+/**
+ * Brings a date that was taken off back as a proposal: nothing of its earlier life but its id, its
+ * words and its links stays.
+ */
 export function proposeAgain(
 	ctx: Context,
 	deadline: Pick<DeadlineRow, 'id' | 'version'>,
@@ -144,7 +147,8 @@ function moveTask(ctx: Context, taskId: string, due: PlainDate): void {
 }
 
 /**
- * Takes a date off. A proposal counts as docketed by the one who takes it off, since the record asks for someone.
+ * Takes a date off. A proposal counts as docketed by the one who takes it off, since the record
+ * asks for someone.
  */
 export function vacate(ctx: Context, deadline: DeadlineRow, reason: string): void {
 	const me = actingStaff(ctx);

@@ -59,7 +59,10 @@ export const CORRESPONDENCE = 'Correspondence';
 export const DOCUMENT_PAGE = 60;
 type DocumentFilter = { matterId?: string; q?: string; page?: number };
 
-/** Documents, the newest first, a page at a time: those of a matter, or those whose name, number or matter has the words. */
+/**
+ * Documents, the newest first, a page at a time: those of a matter, or those whose name, number or
+ * matter has the words.
+ */
 export function listDocuments(
 	app: Application,
 	me: Staff,

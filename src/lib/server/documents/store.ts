@@ -1,4 +1,7 @@
-/** Takes a file in: kept by its hash, its type and its words known. Its bytes are harmless until a command names them. */
+/**
+ * Takes a file in: kept by its hash, its type and its words known. Its bytes are harmless until a
+ * command names them.
+ */
 import { z } from 'zod';
 import type { Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';

@@ -1,4 +1,7 @@
-/** A DOCX as PDF, by way of its HTML: headings, paragraphs, emphasis, lists and tables as they stand. Runs in a worker. */
+/**
+ * A DOCX as PDF, by way of its HTML: headings, paragraphs, emphasis, lists and tables as they
+ * stand. Runs in a worker.
+ */
 import { NodeType, parse, type HTMLElement, type Node } from 'node-html-parser';
 import type { Content, ContentText } from 'pdfmake/interfaces.js';
 import { makePdf } from './pdf.ts';

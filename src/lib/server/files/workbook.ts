@@ -1,7 +1,9 @@
 /** Tables as files: CSV that a spreadsheet opens as it is meant, and workbooks with typed cells. */
 import { stringify } from 'csv-stringify/sync';
 
-/** A CSV file with a byte order mark, so that spreadsheets read it as UTF-8 (RFC 4180 for the rest). */
+/**
+ * A CSV file with a byte order mark, so that spreadsheets read it as UTF-8 (RFC 4180 for the rest).
+ */
 export const makeCsv = (rows: readonly (readonly string[])[]): string =>
 	`\uFEFF${stringify(rows as string[][], { record_delimiter: '\r\n' })}`;
 

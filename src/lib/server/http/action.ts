@@ -1,4 +1,7 @@
-/** Form actions and endpoints made of commands and previews: the form's fields are read by the command's own schema. */
+/**
+ * Form actions and endpoints made of commands and previews: the form's fields are read by the
+ * command's own schema.
+ */
 import type { ActionFailure, RequestEvent } from '@sveltejs/kit';
 import type { z } from 'zod';
 import type { Action } from '#core/access/table.ts';
@@ -58,7 +61,10 @@ export const endpoint =
 		return respondJson(event, await call(ctx, body as z.input<Schema>));
 	};
 
-/** What is asked of a command can be asked of a function too: with the same access, input and refusals. */
+/**
+ * What is asked of a command can be asked of a function too: with the same access, input and
+ * refusals.
+ */
 export function callable<Schema extends z.ZodType, Value>(spec: {
 	action: Action;
 	input: Schema;

@@ -1,4 +1,7 @@
-/** Pages and lists go out compressed: what is written by the server, that is; files of the build are compressed when it is made. */
+/**
+ * Pages and lists go out compressed: what is written by the server, that is; files of the build are
+ * compressed when it is made.
+ */
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 
@@ -23,7 +26,10 @@ export function chooseEncoding(accepted: string | null): 'br' | 'gzip' | null {
 	return taken.includes('gzip') ? 'gzip' : null;
 }
 
-/** The response, compressed where that helps. It is done in zlib's threads, not in the server's loop. */
+/**
+ * The response, compressed where that helps. It is done in zlib's threads, not in the server's
+ * loop.
+ */
 export async function compressResponse(request: Request, response: Response): Promise<Response> {
 	const encoding = chooseEncoding(request.headers.get('accept-encoding'));
 	const type = response.headers.get('content-type') ?? '';

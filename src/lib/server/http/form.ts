@@ -1,4 +1,7 @@
-/** A submitted form as the input of a command: which fields there are and what they hold is told by the command's own schema. */
+/**
+ * A submitted form as the input of a command: which fields there are and what they hold is told by
+ * the command's own schema.
+ */
 import type { z } from 'zod';
 
 /** What a schema says about one field: where its values stand in a form. */
@@ -41,9 +44,10 @@ function shapeOf(schema: z.ZodType, optional = false): Shape {
 }
 
 /**
- * Reads a form's fields by a schema. Lists are fields of the same name, or `lines.0.count` where they hold more than
- * one thing; keyed values are `answers.service`; what a screen builds by itself may come as one field of JSON. A file field
- * that was left empty is missing, and so is a list that may be missing and has no field at all.
+ * Reads a form's fields by a schema. Lists are fields of the same name, or `lines.0.count` where
+ * they hold more than one thing; keyed values are `answers.service`; what a screen builds by itself
+ * may come as one field of JSON. A file field that was left empty is missing, and so is a list that
+ * may be missing and has no field at all.
  *
  * @param schema of an object; other schemas read as having no fields
  */

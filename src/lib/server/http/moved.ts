@@ -1,4 +1,7 @@
-/** Addresses of earlier versions: they stand in mails, bookmarks and logbooks, and go on leading where they led. */
+/**
+ * Addresses of earlier versions: they stand in mails, bookmarks and logbooks, and go on leading
+ * where they led.
+ */
 
 const PAGES: readonly [from: RegExp, to: string][] = [
 	[/^\/overview$/, '/figures'],

@@ -1,6 +1,6 @@
 /**
- * Imports, written down in pieces: begun, some rows at a time, ended. Who drives them is in run.ts. Taking back goes the same
- * way.
+ * Imports, written down in pieces: begun, some rows at a time, ended. Who drives them is in run.ts.
+ * Taking back goes the same way.
  */
 import { z } from 'zod';
 import type { Context } from '#server/app/application.ts';
@@ -147,7 +147,10 @@ export const endBatch = command({
 	}
 });
 
-/** Begins to take an import back; also one that was cut off or failed. What hangs on it was asked before. */
+/**
+ * Begins to take an import back; also one that was cut off or failed. What hangs on it was asked
+ * before.
+ */
 export const beginUndo = command({
 	name: 'undo import',
 	action: 'import.run',

@@ -59,7 +59,10 @@ function findFault({ name = '', kind = '', mail, parent }: Values): string | nul
 }
 
 type Entry = { name: string; form: NameForm };
-/** Names compared with one: those that share its rarest words or sounds come first. It keeps the judging linear. */
+/**
+ * Names compared with one: those that share its rarest words or sounds come first. It keeps the
+ * judging linear.
+ */
 const COMPARED = 120;
 
 /** Names by what near ones share: a whole word, or the sound of one. */

@@ -1,4 +1,7 @@
-/** What an import would do, row by row, before anything is done: the fate of each, and why. Runs in a worker. */
+/**
+ * What an import would do, row by row, before anything is done: the fate of each, and why. Runs in
+ * a worker.
+ */
 import type { Db } from '#server/db/open.ts';
 import { FIELDS, readValues, type Mapping, type Values, type What } from './fields.ts';
 import { judgeMatters } from './judge-matters.ts';

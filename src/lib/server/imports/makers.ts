@@ -1,4 +1,7 @@
-/** Makes what rows of an import say, through the same parts as by hand. What was made is noted, so that it can be taken back. */
+/**
+ * Makes what rows of an import say, through the same parts as by hand. What was made is noted, so
+ * that it can be taken back.
+ */
 import { parseTypedDate } from '#core/dates/typed.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Context } from '#server/app/application.ts';
@@ -89,7 +92,10 @@ export function linkParent(ctx: Context, { name = '', parent = '' }: Values): Ma
 	return found ? [] : [{ place: 'person', ref: parentId }];
 }
 
-/** A matter that was opened on another day, without first tasks, mails and interest checks for each of thousands. */
+/**
+ * A matter that was opened on another day, without first tasks, mails and interest checks for each
+ * of thousands.
+ */
 function makeMatter(ctx: Context, values: Values, record: Recorder): Made[] {
 	const made: Made[] = [];
 	const card = (name: string, kind: PersonRow['kind']) => {

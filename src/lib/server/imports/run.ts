@@ -110,7 +110,9 @@ async function takeBack(ctx: Context, batchId: string): Promise<Undone> {
 	return { removed, kept };
 }
 
-/** Takes back what a stop of the server left halfway, before anything else begins; how many imports. */
+/**
+ * Takes back what a stop of the server left halfway, before anything else begins; how many imports.
+ */
 export async function resumeImports(app: Application): Promise<number> {
 	const halfway = all<ImportBatchRow>(
 		app.db,

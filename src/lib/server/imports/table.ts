@@ -1,4 +1,7 @@
-/** Reads a table from CSV or XLSX: a head and rows of text. Formulas are refused, whatever their result. Runs in a worker. */
+/**
+ * Reads a table from CSV or XLSX: a head and rows of text. Formulas are refused, whatever their
+ * result. Runs in a worker.
+ */
 import type { CellValue, Row, Worksheet } from 'exceljs';
 import { Refused } from '#server/app/errors.ts';
 

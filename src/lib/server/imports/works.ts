@@ -1,6 +1,6 @@
 /**
- * Files that are being imported: read and looked through by workers, so that one may leave and come back. Only the latest few of
- * each person are kept, until the server stops.
+ * Files that are being imported: read and looked through by workers, so that one may leave and come
+ * back. Only the latest few of each person are kept, until the server stops.
  */
 import { actingStaff, type Context, type Staff } from '#server/app/application.ts';
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';

@@ -1,4 +1,7 @@
-/** Cards that a name may mean, by any of their names, with what they are on matters; parents and affiliates come with them. */
+/**
+ * Cards that a name may mean, by any of their names, with what they are on matters; parents and
+ * affiliates come with them.
+ */
 import { bandOf, compareNames } from '#core/people/compare.ts';
 import { nameForm } from '#core/people/name-form.ts';
 import { cardVisible, visible } from '#server/access/visibility.ts';

@@ -1,4 +1,7 @@
-/** Reports of interest checks are kept as they were made; who may read one, and what is decided on it. */
+/**
+ * Reports of interest checks are kept as they were made; who may read one, and what is decided on
+ * it.
+ */
 import { plural } from '#core/format/words.ts';
 import { foldName } from '#core/people/names.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';

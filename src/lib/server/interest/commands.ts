@@ -32,7 +32,9 @@ function requireSentRequest(ctx: Context, requestId: string): void {
 		throw new NotFound('request');
 }
 
-/** Checks names against everything the department holds, for a matter, for a request or for itself. */
+/**
+ * Checks names against everything the department holds, for a matter, for a request or for itself.
+ */
 export const checkInterest = preparedCommand({
 	name: 'check interest',
 	action: 'interest.check',

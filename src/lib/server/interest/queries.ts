@@ -1,4 +1,7 @@
-/** Kept reports, for those who may read them: who made one, and where it belongs to a matter, who may see all that it names. */
+/**
+ * Kept reports, for those who may read them: who made one, and where it belongs to a matter, who
+ * may see all that it names.
+ */
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, exists, maybeOne } from '#server/db/sql.ts';
@@ -103,7 +106,10 @@ const seesMatter = ({ db }: Application, me: Staff, matterId: string): boolean =
 const MATTER_NUMBER = /\b[A-Z]{1,6}-\d{4}-\d{3,6}\b/g;
 const CARD_LINK = /\/people\/(per_\w+)/g;
 
-/** A report says what its maker could see: others read it only where every matter and card it names is theirs to see too. */
+/**
+ * A report says what its maker could see: others read it only where every matter and card it names
+ * is theirs to see too.
+ */
 function seesAllIn({ db }: Application, me: Staff, report: string): boolean {
 	const numbers = JSON.stringify(report.match(MATTER_NUMBER) ?? []);
 	const cards = JSON.stringify([...report.matchAll(CARD_LINK)].map(([, id]) => id));

@@ -1,6 +1,7 @@
 /**
- * The interest check: names in; out comes every place they occur, as the viewer may see it. What lies in a restricted matter
- * that is not the viewer's leaves one neutral line: no name, no count, no words. Runs in a worker.
+ * The interest check: names in; out comes every place they occur, as the viewer may see it. What
+ * lies in a restricted matter that is not the viewer's leaves one neutral line: no name, no count,
+ * no words. Runs in a worker.
  */
 import type { Db } from '#server/db/open.ts';
 import { maybeOne } from '#server/db/sql.ts';
@@ -57,7 +58,8 @@ function reportName(
 ): { report: NameReport; restricted: boolean } {
 	const cards = findCardHits(db, name, scope);
 	const texts = findTextHits(db, name, scope);
-	// A card comes before a text of the same strength. What is shown of a text is made only for those shown.
+	// A card comes before a text of the same strength. What is shown of a text is made only for those
+	// shown.
 	const found = [
 		...cards.hits.map((hit) => ({ ...hit, rank: 0, show: () => hit })),
 		...texts.found.map((text) => ({

@@ -1,4 +1,6 @@
-/** Where names stand in what is written: matters, notes, documents, tasks, time, roles, requests. */
+/**
+ * Where names stand in what is written: matters, notes, documents, tasks, time, roles, requests.
+ */
 import type { Reason } from '#core/people/alike.ts';
 import { bandOf } from '#core/people/compare.ts';
 import { findInText, type Expansion, type Place } from '#core/people/find-in-text.ts';
@@ -68,13 +70,16 @@ const listCandidates = (db: Db, query: string, { me }: Scope): TextRow[] =>
 		{ query, me }
 	);
 
-/** How much an initial and words written together tell, and how like words written together must be. */
+/**
+ * How much an initial and words written together tell, and how like words written together must be.
+ */
 const INITIAL_SCORE = 0.8;
 const TOGETHER_SCORE = 0.96;
 const TOGETHER_FROM = 0.9;
 
 /**
- * Words of the index that may be meant by the words of a name, and the full-text query that asks for all telling ones.
+ * Words of the index that may be meant by the words of a name, and the full-text query that asks
+ * for all telling ones.
  */
 export function expandName(
 	vocabulary: Vocabulary,
@@ -163,7 +168,10 @@ const WORDS_BEFORE = 6;
 const WORDS_AFTER = 8;
 const EXCERPT_LIMIT = 240;
 
-/** Some words of the text around those found. Words as folded and as written run side by side, but for those that folding splits. */
+/**
+ * Some words of the text around those found. Words as folded and as written run side by side, but
+ * for those that folding splits.
+ */
 function excerptOf(text: string, count: number, { from, to }: Place): string {
 	const written = text.split(/\s+/).filter((word) => wordsOf(word).length > 0);
 	let folded = 0;

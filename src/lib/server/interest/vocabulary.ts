@@ -1,6 +1,6 @@
 /**
- * All words that the full-text index holds, in memory: what a misspelled name may have meant. Read once for a connection, then
- * kept up with what is added.
+ * All words that the full-text index holds, in memory: what a misspelled name may have meant. Read
+ * once for a connection, then kept up with what is added.
  */
 import { alike, formsOf, soundOf, type Reason } from '#core/people/alike.ts';
 import { wordsOf } from '#core/people/name-form.ts';

@@ -1,4 +1,7 @@
-/** Runs the jobs, every few moments and when something was queued. What failed is kept until it works again. */
+/**
+ * Runs the jobs, every few moments and when something was queued. What failed is kept until it
+ * works again.
+ */
 import type { Logger } from 'pino';
 import { clockAt } from '#core/dates/zone.ts';
 import type { Application } from '#server/app/application.ts';

@@ -1,4 +1,6 @@
-/** How the jobs stand: when each last worked, and what went wrong last, until it goes well again. */
+/**
+ * How the jobs stand: when each last worked, and what went wrong last, until it goes well again.
+ */
 import type { Application } from '#server/app/application.ts';
 import type { Job, JobReport } from '#server/app/job.ts';
 import { all, maybeOne, run } from '#server/db/sql.ts';
@@ -9,7 +11,10 @@ const ERROR_LIMIT = 500;
 const messageOf = (error: unknown): string =>
 	(error instanceof Error ? error.message : String(error)).slice(0, ERROR_LIMIT);
 
-/** Keeps what one pass of a job gave. Nothing is written while nothing changes: jobs run every other second. */
+/**
+ * Keeps what one pass of a job gave. Nothing is written while nothing changes: jobs run every other
+ * second.
+ */
 export function keepState(app: Application, job: Job, report: JobReport): void {
 	const before = maybeOne<JobStateRow>(app.db, 'SELECT * FROM job_state WHERE name = @name', {
 		name: job.name

@@ -90,7 +90,10 @@ function parseKind(ctx: Context, body: unknown): Kind {
 	return { ...kind, ladder: [...new Set(kind.ladder)].sort((a, b) => b - a) };
 }
 
-/** Facts that the new body leaves out are kept as taken away, so that what was written in them stays readable. */
+/**
+ * Facts that the new body leaves out are kept as taken away, so that what was written in them stays
+ * readable.
+ */
 function keepRetired(before: Kind, now: Kind): Kind {
 	const groupBefore = (key: string) => before.groups.find((group) => group.key === key);
 	const gone = before.groups.filter((old) => !now.groups.some((group) => group.key === old.key));

@@ -13,7 +13,9 @@ import { listColleagues, type Colleague } from '#server/staff/queries.ts';
 import { noteWritten, type NoteTold } from './messages.ts';
 import type { LogbookMentionRow, LogbookRow, LogbookTagRow } from './rows.ts';
 
-/** A note or a question on the matter, or an answer to one. Who is mentioned is told once, by mail. */
+/**
+ * A note or a question on the matter, or an answer to one. Who is mentioned is told once, by mail.
+ */
 export const writeNote = matterCommand({
 	name: 'write note',
 	action: 'note.write',

@@ -1,4 +1,7 @@
-/** The stand-in for a mail server: an SMTP server on this machine only, that files every message in the Post room. */
+/**
+ * The stand-in for a mail server: an SMTP server on this machine only, that files every message in
+ * the Post room.
+ */
 import type { SMTPServer } from 'smtp-server';
 import type { Application } from '#server/app/application.ts';
 import { newId, sha256 } from '#server/app/ids.ts';

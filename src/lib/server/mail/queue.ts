@@ -1,4 +1,7 @@
-/** Mail that is to be sent: written down in the transaction of what it tells of, handed to the mail server by a job. */
+/**
+ * Mail that is to be sent: written down in the transaction of what it tells of, handed to the mail
+ * server by a job.
+ */
 import type { Context } from '../app/application.ts';
 import { newId } from '../app/ids.ts';
 import { insert } from '../db/sql.ts';
@@ -19,8 +22,8 @@ export type Attachment = { sha256: string; name: string };
 const SUBJECT_LIMIT = 180;
 
 /**
- * Queues one mail. `matterId` is the matter it speaks of: whoever may not see that does not find it in the Post room; null
- * where it speaks of none, or of several that are not restricted.
+ * Queues one mail. `matterId` is the matter it speaks of: whoever may not see that does not find it
+ * in the Post room; null where it speaks of none, or of several that are not restricted.
  */
 export function queueMail(
 	ctx: Context,

@@ -20,7 +20,10 @@ export async function openTransport(url: string): Promise<Transporter> {
 /** The id under which a mail travels: sent twice, it is the same message. */
 export const messageId = (mailId: string): string => `<${mailId}@kite-pen.local>`;
 
-/** Sends what waits, oldest first; a failure is tried again later, ever more rarely. How many were sent. */
+/**
+ * Sends what waits, oldest first; a failure is tried again later, ever more rarely. How many were
+ * sent.
+ */
 export async function sendWaiting(
 	app: Application,
 	transport: Transporter,

@@ -1,4 +1,7 @@
-/** Changes the sheet of a matter. Two people's changes are put together; where both changed the same field, neither is lost. */
+/**
+ * Changes the sheet of a matter. Two people's changes are put together; where both changed the same
+ * field, neither is lost.
+ */
 import { z } from 'zod';
 import { shorten, uncapitalize } from '#core/format/words.ts';
 import { lastChangeBy } from '#server/access/audit.ts';

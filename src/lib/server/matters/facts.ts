@@ -45,8 +45,8 @@ export type GroupView = {
 };
 
 /**
- * The facts of a matter in the order of its kind; those no longer asked for come last where they have a value, and so do those
- * of a kind the matter had before.
+ * The facts of a matter in the order of its kind; those no longer asked for come last where they
+ * have a value, and so do those of a kind the matter had before.
  */
 export function viewFacts(
 	app: Has,
@@ -126,7 +126,10 @@ function viewGroup(
 	};
 }
 
-/** The names of the people that facts name, by the field they stand in: "fact:employee", "group:injuries:0:injured". */
+/**
+ * The names of the people that facts name, by the field they stand in: "fact:employee",
+ * "group:injuries:0:injured".
+ */
 export function listPersonNames(app: Has, stored: readonly StoredFact[]): Record<string, string> {
 	const names: Record<string, string> = {};
 	for (const { fact, row, value } of stored) {
@@ -138,7 +141,10 @@ export function listPersonNames(app: Has, stored: readonly StoredFact[]): Record
 	return names;
 }
 
-/** The facts as fields: "fact:court", "more:nature", and each group whole as JSON rows, "group:policies". */
+/**
+ * The facts as fields: "fact:court", "more:nature", and each group whole as JSON rows,
+ * "group:policies".
+ */
 export function factFields(kind: Kind, stored: readonly StoredFact[]): Fields {
 	const fields: Fields = {};
 	for (const fact of kind.facts) {

@@ -79,7 +79,10 @@ export const AGES = [0, 90, 180, 365, 730] as const;
 const byKind = (kinds: readonly StoredKind[], value: (kind: StoredKind) => string | number) =>
 	`CASE m.kind ${kinds.map((kind) => `WHEN '${kind.id}' THEN ${value(kind)}`).join(' ')} END`;
 
-/** Open, and nothing in the logbook since the day its kind calls quiet began: a condition on the matter m. */
+/**
+ * Open, and nothing in the logbook since the day its kind calls quiet began: a condition on the
+ * matter m.
+ */
 export function quietSql(
 	{ clock }: Pick<Application, 'clock'>,
 	kinds: readonly StoredKind[]

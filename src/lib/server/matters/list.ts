@@ -1,4 +1,7 @@
-/** The matter list: any column, derived or a fact; filter, group, sort; a page at a time or all of it for export. */
+/**
+ * The matter list: any column, derived or a fact; filter, group, sort; a page at a time or all of
+ * it for export.
+ */
 import { dayAt } from '#core/dates/zone.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatFact } from '#core/kinds/fact.ts';
@@ -83,7 +86,10 @@ export function listMatters(
 export const wantedColumns = (columns: Columns, { cols }: MatterFilter): string[] =>
 	(cols ?? DEFAULT_COLUMNS).filter((key) => columns[key]);
 
-/** By group, then by the column that was chosen, then the newest first. What has no value comes last. */
+/**
+ * By group, then by the column that was chosen, then the newest first. What has no value comes
+ * last.
+ */
 function orderSql(columns: Columns, grouped: string | null, sort = ''): string {
 	const down = sort.startsWith('-');
 	const sorted = columns[down ? sort.slice(1) : sort];

@@ -1,4 +1,7 @@
-/** Opening a matter: in one step, from anywhere; what is known now is carried over, the rest comes later. */
+/**
+ * Opening a matter: in one step, from anywhere; what is known now is carried over, the rest comes
+ * later.
+ */
 import { foldName } from '#core/people/names.ts';
 import type { Context } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
@@ -70,7 +73,10 @@ export const openMatter = preparedCommand({
 	}
 });
 
-/** The names an opening brings: the other side, people among the facts, the counterparty of a request. */
+/**
+ * The names an opening brings: the other side, people among the facts, the counterparty of a
+ * request.
+ */
 function collectNames(ctx: Context, opening: Opening): { names: string[]; personIds: string[] } {
 	const names: string[] = [];
 	const personIds: string[] = [];

@@ -1,4 +1,6 @@
-/** What is written when a matter is opened: shared by opening one by hand and importing thousands. */
+/**
+ * What is written when a matter is opened: shared by opening one by hand and importing thousands.
+ */
 import { z } from 'zod';
 import { WHOLE_SHARE } from '#core/costs/money.ts';
 import { addDays, type PlainDate } from '#core/dates/plain.ts';

@@ -85,8 +85,8 @@ export function listNearMatters({ db }: Application, me: Staff): NearMatter[] {
 
 const RECENT_KEPT = 30;
 /**
- * Notes that someone looked at a matter, for the list of those opened last. A trace of reading, not a change of the world: it
- * has no command.
+ * Notes that someone looked at a matter, for the list of those opened last. A trace of reading, not
+ * a change of the world: it has no command.
  */
 export function noteSeen(app: Application, me: Staff, matterId: string): void {
 	const params = { me: me.id, matterId, at: app.clock.now() };

@@ -1,4 +1,7 @@
-/** What a matter is tied to: the numbers others give it, web pages, other matters; and who has it at hand. */
+/**
+ * What a matter is tied to: the numbers others give it, web pages, other matters; and who has it at
+ * hand.
+ */
 import { z } from 'zod';
 import { findMatter } from '#server/access/visibility.ts';
 import type { Context, Staff } from '#server/app/application.ts';

@@ -1,4 +1,6 @@
-/** The rows of the tables of this area, as they are stored. A test compares them with the schema. */
+/**
+ * The rows of the tables of this area, as they are stored. A test compares them with the schema.
+ */
 import type { PlainDate } from '#core/dates/plain.ts';
 
 /** Table `matter`. */

@@ -1,4 +1,7 @@
-/** What becomes of everything that is still open when a matter is closed. What is taken away is kept, so that it can come back. */
+/**
+ * What becomes of everything that is still open when a matter is closed. What is taken away is
+ * kept, so that it can come back.
+ */
 import { formatDate } from '#core/format/dates.ts';
 import { findMatter } from '#server/access/visibility.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
@@ -14,7 +17,10 @@ import type { TaskRow } from '#server/tasks/rows.ts';
 import type { ClosingItemRow, MatterRow } from './rows.ts';
 import type { OpenDeadline, OpenTask, StillOpen } from './still-open.ts';
 
-/** By the id of a date (vacate, met), a task (done, drop, the number of another matter), a signing round (withdraw). */
+/**
+ * By the id of a date (vacate, met), a task (done, drop, the number of another matter), a signing
+ * round (withdraw).
+ */
 export type Choices = Readonly<
 	Record<'deadlines' | 'tasks' | 'rounds', Readonly<Record<string, string>>>
 >;

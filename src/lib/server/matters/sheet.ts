@@ -1,4 +1,7 @@
-/** The sheet of a matter as fields of text: what the form shows and sends back, and how its fields read in words. */
+/**
+ * The sheet of a matter as fields of text: what the form shows and sends back, and how its fields
+ * read in words.
+ */
 import { plural } from '#core/format/words.ts';
 import type { Application } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';

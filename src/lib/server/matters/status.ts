@@ -1,4 +1,7 @@
-/** Holding, closing and reopening a matter. Closing settles each thing that is still open (settle.ts). */
+/**
+ * Holding, closing and reopening a matter. Closing settles each thing that is still open
+ * (settle.ts).
+ */
 import { z } from 'zod';
 import { addMonths, fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
@@ -47,7 +50,10 @@ export const setStatus = matterCommand({
 
 const choices = (what: string) => z.record(z.string(), z.string()).default({}).describe(what);
 
-/** Closes a matter. Every open date, task and signing round must be settled by a choice; nothing is closed halfway. */
+/**
+ * Closes a matter. Every open date, task and signing round must be settled by a choice; nothing is
+ * closed halfway.
+ */
 export const closeMatter = matterCommand({
 	name: 'close matter',
 	action: 'matter.edit',

@@ -16,7 +16,10 @@ type Group = Kind['groups'][number];
 
 const ROWS_LIMIT = 200;
 
-/** Writes the facts that the fields give; fields that are not given stay. Returns what changed, in words. */
+/**
+ * Writes the facts that the fields give; fields that are not given stay. Returns what changed, in
+ * words.
+ */
 export function writeFacts(ctx: Context, matterId: string, kind: Kind, fields: Fields): Change[] {
 	const stored = listFacts(ctx, matterId);
 	return Object.entries(fields).flatMap(([field, typed]) => {

@@ -1,4 +1,7 @@
-/** What a pen line about the docket means here: the count it asks for, or the event it enters with the dates it sets. */
+/**
+ * What a pen line about the docket means here: the count it asks for, or the event it enters with
+ * the dates it sets.
+ */
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';

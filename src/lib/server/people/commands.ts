@@ -82,7 +82,10 @@ const cardInput = z.object({
 	note: maybeText('The note', 4000)
 });
 
-/** Changes a card. Where someone else changed the same field since the form showed it, nothing is saved. */
+/**
+ * Changes a card. Where someone else changed the same field since the form showed it, nothing is
+ * saved.
+ */
 export const editPerson = command({
 	name: 'edit person',
 	action: 'person.edit',

@@ -1,4 +1,7 @@
-/** vCards in: the whole file is read and judged before the first card is made, then made in pieces so that nobody waits. */
+/**
+ * vCards in: the whole file is read and judged before the first card is made, then made in pieces
+ * so that nobody waits.
+ */
 import { z } from 'zod';
 import { foldName } from '#core/people/names.ts';
 import type { Context } from '#server/app/application.ts';

@@ -1,4 +1,7 @@
-/** Two cards that are one: merged with nothing lost. What moved is kept, so that it can go back (unmerge.ts). */
+/**
+ * Two cards that are one: merged with nothing lost. What moved is kept, so that it can go back
+ * (unmerge.ts).
+ */
 import { z } from 'zod';
 import { foldName } from '#core/people/names.ts';
 import type { Context, Staff } from '#server/app/application.ts';
@@ -37,7 +40,10 @@ type Pair = { keep: PersonRow; gone: PersonRow };
 /** Addresses of the other card come after those of the kept one. */
 export const CONTACT_SHIFT = 20;
 
-/** Merges a card into another: roles, names, addresses, categories, cards below and facts go to the card that is kept. */
+/**
+ * Merges a card into another: roles, names, addresses, categories, cards below and facts go to the
+ * card that is kept.
+ */
 export const mergePeople = command({
 	name: 'merge people',
 	action: 'person.edit',
@@ -122,7 +128,9 @@ function moveCard(ctx: Context, pair: Pair): Moved {
 	};
 }
 
-/** Gives rows to the kept card, one by one; those it has already stay. The ids of those that moved. */
+/**
+ * Gives rows to the kept card, one by one; those it has already stay. The ids of those that moved.
+ */
 function moveRows(ctx: Context, table: string, ids: readonly string[], { keep }: Pair): string[] {
 	const sql = `UPDATE OR IGNORE ${table} SET person_id = @personId WHERE id = @id`;
 	return ids.filter((id) => run(ctx.db, sql, { personId: keep.id, id }) > 0);

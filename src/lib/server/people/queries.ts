@@ -42,7 +42,10 @@ const NEAR_FROM = 72;
 /** Longer than any name: what is typed beyond it is not looked at. */
 const TYPED_LIMIT = 200;
 
-/** People of whom any name has every typed word, with the roles one may see; then those whose names are near to it. */
+/**
+ * People of whom any name has every typed word, with the roles one may see; then those whose names
+ * are near to it.
+ */
 export async function findPeople(ctx: Context, typed: string, limit = 8): Promise<PersonHit[]> {
 	const name = typed.slice(0, TYPED_LIMIT);
 	const match = matchWords(name);
@@ -91,7 +94,10 @@ export type PersonCard = {
 	matters: PersonTie[];
 };
 
-/** A card; or where it went, where it was merged into another; undefined where it is not there for this person. */
+/**
+ * A card; or where it went, where it was merged into another; undefined where it is not there for
+ * this person.
+ */
 export function findPersonCard(
 	app: Application,
 	me: Staff,

@@ -25,7 +25,10 @@ type Property = InstanceType<typeof ICAL.Property>;
 
 const refuse = (message: string) => new Refused(`${message} Nothing was taken in.`, 'file');
 
-/** All cards of a file. @throws Refused where one of them cannot be taken in, with its place in the file */
+/**
+ * All cards of a file. @throws Refused where one of them cannot be taken in, with its place in the
+ * file
+ */
 export function parseVcards(text: string): ReadCard[] {
 	const blocks = text
 		.replace(/\r?\n/g, '\r\n')

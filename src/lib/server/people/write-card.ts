@@ -22,7 +22,10 @@ export type NewCard = {
 	twin?: boolean;
 };
 
-/** Makes a card; its id. @throws Refused where the actor sees a card of that very name, so that it is used instead */
+/**
+ * Makes a card; its id. @throws Refused where the actor sees a card of that very name, so that it
+ * is used instead
+ */
 export function insertPerson(ctx: Context, card: NewCard): string {
 	const folded = foldName(card.name);
 	if (folded === '') throw new Refused('A name needs letters or digits.', card.field ?? 'name');

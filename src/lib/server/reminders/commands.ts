@@ -13,7 +13,10 @@ import type { MatterRow } from '#server/matters/rows.ts';
 import { readLadder } from './ladders.ts';
 import type { MuteRow } from './rows.ts';
 
-/** Says that one has seen the reminders of a date; on its last rungs that keeps it from going to the supervisor. */
+/**
+ * Says that one has seen the reminders of a date; on its last rungs that keeps it from going to the
+ * supervisor.
+ */
 export const seeReminder = matterCommand({
 	name: 'see reminder',
 	action: 'docket.read',
@@ -33,7 +36,9 @@ export const seeReminder = matterCommand({
 	}
 });
 
-/** Mutes a matter's reminders for oneself. The last rungs of a docketed date are told all the same. */
+/**
+ * Mutes a matter's reminders for oneself. The last rungs of a docketed date are told all the same.
+ */
 export const muteMatter = matterCommand({
 	name: 'mute matter',
 	action: 'docket.read',

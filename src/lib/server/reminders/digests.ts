@@ -25,7 +25,8 @@ function sendDigest(app: Application, to: Colleague): number {
 	if (!insertOrIgnore<DigestRow>(app.db, 'digest', { staff_id: to.id, day: today })) return 0;
 	const dates = listDates(app, to.id);
 	const tasks = listTasks(app, to.id);
-	// A restricted matter's dates go in a mail of their own: whoever may read mail may not know of it.
+	// A restricted matter's dates go in a mail of their own: whoever may read mail may not know of
+	// it.
 	const restricted = [...dates, ...tasks]
 		.filter((entry) => entry.restricted)
 		.map(({ matterId }) => matterId);

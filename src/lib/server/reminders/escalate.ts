@@ -1,6 +1,6 @@
 /**
- * A last rung that was told on a day before today and that nobody has seen goes to the supervisor of the responsible lawyer,
- * once for each date.
+ * A last rung that was told on a day before today and that nobody has seen goes to the supervisor
+ * of the responsible lawyer, once for each date.
  */
 import { dayAt } from '#core/dates/zone.ts';
 import { formatDate } from '#core/format/dates.ts';
@@ -60,7 +60,10 @@ function passOn(app: Application, date: LadderDate): number {
 }
 
 type Person = Recipient & { id: string };
-/** Whom it is passed on to: the supervisor, or the docket clerks; of a restricted matter only those who are on it. */
+/**
+ * Whom it is passed on to: the supervisor, or the docket clerks; of a restricted matter only those
+ * who are on it.
+ */
 function listSupervisors(app: Application, date: LadderDate): Person[] {
 	const [supervisor] = all<Person>(
 		app.db,

@@ -1,6 +1,7 @@
 /**
- * Reminders of dates: each rung of a date's ladder is told once to everyone on the matter, in the application and by mail, also
- * through a crash: the row that says it was told and the mail that tells it are written in one transaction.
+ * Reminders of dates: each rung of a date's ladder is told once to everyone on the matter, in the
+ * application and by mail, also through a crash: the row that says it was told and the mail that
+ * tells it are written in one transaction.
  */
 import { daysBetween } from '#core/dates/plain.ts';
 import { dayAt } from '#core/dates/zone.ts';
@@ -37,8 +38,8 @@ export const asReminders = (app: Application): Context => ({
 });
 
 /**
- * Queues today's reminders that were not queued yet, and passes on those that nobody has seen. A rung passed while the server
- * was down is told when it is back, the nearest one only.
+ * Queues today's reminders that were not queued yet, and passes on those that nobody has seen. A
+ * rung passed while the server was down is told when it is back, the nearest one only.
  */
 export const sendReminders = (app: Application): Promise<JobReport> =>
 	eachRow(

@@ -1,6 +1,6 @@
 /**
- * Figures of the department: open matters by kind, age, business unit and lawyer; opened and closed by month. Each part names
- * the list behind it.
+ * Figures of the department: open matters by kind, age, business unit and lawyer; opened and closed
+ * by month. Each part names the list behind it.
  */
 import { MONTHS } from '#core/dates/plain.ts';
 import { visible } from '#server/access/visibility.ts';

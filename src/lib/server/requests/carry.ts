@@ -1,4 +1,7 @@
-/** What a business partner sent goes into a matter: words, files, the other side's name; nothing is typed twice. */
+/**
+ * What a business partner sent goes into a matter: words, files, the other side's name; nothing is
+ * typed twice.
+ */
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
 import type { Recorder } from '#server/app/record.ts';
@@ -51,7 +54,9 @@ export function carryRequest(
 	placeMail(ctx, matter, request);
 }
 
-/** What was written of a request is from now on, in the Post room, for those who may see its matter. */
+/**
+ * What was written of a request is from now on, in the Post room, for those who may see its matter.
+ */
 function placeMail(ctx: Context, matter: Into, request: SentRequest): void {
 	run(
 		ctx.db,

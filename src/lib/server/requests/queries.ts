@@ -105,7 +105,10 @@ export type RequestView = RequestListing & {
 	papers: RequestPaper[];
 };
 
-/** A request for its writer, or, once sent, for the department. Its writer is not told which matter it went to. */
+/**
+ * A request for its writer, or, once sent, for the department. Its writer is not told which matter
+ * it went to.
+ */
 export function findRequest(app: Application, me: Staff, id: string): RequestView | undefined {
 	const found = maybeOne<
 		RequestListing & Pick<RequestView, 'words' | 'unitId' | 'reason'> & { matterId: string | null }

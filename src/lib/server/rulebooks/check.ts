@@ -1,6 +1,6 @@
 /**
- * Reads a book as somebody writes it: every fault at its line, every example counted anew. Computation alone, without the
- * database: it runs in a worker.
+ * Reads a book as somebody writes it: every fault at its line, every example counted anew.
+ * Computation alone, without the database: it runs in a worker.
  */
 import { isNode, LineCounter, parseDocument, visit, type Document } from 'yaml';
 import { plainDate } from '#core/dates/plain.ts';

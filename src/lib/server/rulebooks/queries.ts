@@ -22,7 +22,10 @@ export type BookView = {
 	matters: number;
 };
 
-/** Every book of the house. The matters counted are those that stand under it and may be seen by everyone. */
+/**
+ * Every book of the house. The matters counted are those that stand under it and may be seen by
+ * everyone.
+ */
 export function listBookViews(app: Application): BookView[] {
 	const shelf = shelfOf(app);
 	const versions = countBy(
@@ -72,7 +75,8 @@ export type BookText = { yaml: string; n: number };
 
 /**
  * A book's text: the version asked for, or as it stands.
- * @param n 0 is the shipped file; undefined is the department's last version, or else the shipped file
+ * @param n 0 is the shipped file; undefined is the department's last version, or else the shipped
+ * file
  */
 export function findBookText(app: Application, book: string, n?: number): BookText | undefined {
 	const saved =

@@ -1,4 +1,7 @@
-/** The rulebooks of the house: shipped ones on disk, the department's own versions in their place, orders laid over them. */
+/**
+ * The rulebooks of the house: shipped ones on disk, the department's own versions in their place,
+ * orders laid over them.
+ */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'yaml';
@@ -44,7 +47,10 @@ export class Shelf {
 		return book;
 	}
 
-	/** A book with the orders of one matter laid over it, the oldest first; it keeps the book's own id. */
+	/**
+	 * A book with the orders of one matter laid over it, the oldest first; it keeps the book's own
+	 * id.
+	 */
 	laid(id: string, orders: readonly Order[]): Rulebook {
 		if (orders.length === 0) return this.book(id);
 		const key = `${id} ${orders.map((order) => order.id).join(' ')}`;
@@ -74,7 +80,10 @@ export class Shelf {
 		return new Shelf(new Map(this.files).set(file.book, file));
 	}
 
-	/** Every book that counts by this one: itself, those laid over it, and those with a rule counted as it counts. */
+	/**
+	 * Every book that counts by this one: itself, those laid over it, and those with a rule counted
+	 * as it counts.
+	 */
 	using(id: string): string[] {
 		return this.ids().filter((other) => {
 			const { layers, others } = this.book(other);
@@ -127,7 +136,9 @@ export function shelfOf({ db }: Has): Shelf {
 	return shelf;
 }
 
-/** A shipped rulebook with everything under it. @throws BookError where there is none of this name */
+/**
+ * A shipped rulebook with everything under it. @throws BookError where there is none of this name
+ */
 export const shippedBook = (id: string): Rulebook => shippedShelf().book(id);
 
 /** A rulebook of the house. @throws BookError where there is none of this name */

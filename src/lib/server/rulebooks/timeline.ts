@@ -1,4 +1,7 @@
-/** A timeline or a calendar of the department's own, from a plain form: an anchor and the days before and after it. */
+/**
+ * A timeline or a calendar of the department's own, from a plain form: an anchor and the days
+ * before and after it.
+ */
 import { stringify } from 'yaml';
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';

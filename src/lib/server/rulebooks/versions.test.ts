@@ -1,4 +1,7 @@
-/** Books of the department's own and shipped ones replaced: written, checked, versioned, and what they change. */
+/**
+ * Books of the department's own and shipped ones replaced: written, checked, versioned, and what
+ * they change.
+ */
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import { stringify } from 'yaml';

@@ -1,4 +1,6 @@
-/** Versions of rulebooks: checked in a worker, kept as they were written, never changed afterwards. */
+/**
+ * Versions of rulebooks: checked in a worker, kept as they were written, never changed afterwards.
+ */
 import { plainDate } from '#core/dates/plain.ts';
 import type { BookFile } from '#core/rulebooks/book.ts';
 import type { Application, Context } from '#server/app/application.ts';

@@ -30,8 +30,9 @@ const BATCH_MORE = 4;
 const BATCH_GROWS = 4;
 
 /**
- * What one may see, best first; words may be beginnings. The index gives its best in batches, and what one may not see is left
- * out of them: so the cost is that of the bare full-text query, not of asking for every match who may see it.
+ * What one may see, best first; words may be beginnings. The index gives its best in batches, and
+ * what one may not see is left out of them: so the cost is that of the bare full-text query, not of
+ * asking for every match who may see it.
  */
 export function search(app: Application, me: Staff, typed: string, limit = 12): Hit[] {
 	if (!may(me.role, 'search.use')) return [];

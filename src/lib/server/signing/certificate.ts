@@ -1,4 +1,6 @@
-/** The certificate page: who signed, when, from where, and what they consented to. Runs in a worker. */
+/**
+ * The certificate page: who signed, when, from where, and what they consented to. Runs in a worker.
+ */
 import { PDFDocument } from '@cantoo/pdf-lib';
 import type { Content } from 'pdfmake/interfaces.js';
 import { makePdf } from '#server/files/pdf.ts';

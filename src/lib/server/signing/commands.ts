@@ -67,7 +67,10 @@ const where = {
 	agent: maybeText('The program', 400)
 };
 
-/** Signs: every field filled, consent given, once. Drawings are looked at in a worker: they come from outside. */
+/**
+ * Signs: every field filled, consent given, once. Drawings are looked at in a worker: they come
+ * from outside.
+ */
 export const sign = preparedCommand({
 	name: 'sign',
 	action: null,

@@ -1,4 +1,6 @@
-/** Who signs, and through which door: a secret link from outside, or signed in. Both see the same. */
+/**
+ * Who signs, and through which door: a secret link from outside, or signed in. Both see the same.
+ */
 import { z } from 'zod';
 import type { RoundState } from '#core/signing/round.ts';
 import type { PlainDate } from '#core/dates/plain.ts';

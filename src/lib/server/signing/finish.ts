@@ -1,4 +1,7 @@
-/** Finished rounds: the sealed PDF is made, filed as a new version, and everyone gets a copy. A job does it, and does it again after a stop. */
+/**
+ * Finished rounds: the sealed PDF is made, filed as a new version, and everyone gets a copy. A job
+ * does it, and does it again after a stop.
+ */
 import { z } from 'zod';
 import type { Application, Context } from '#server/app/application.ts';
 import { command } from '#server/app/command.ts';

@@ -1,4 +1,7 @@
-/** The department's seal: a cryptographic signature over the whole file (PKCS#7 detached, RSA). Runs in a worker. */
+/**
+ * The department's seal: a cryptographic signature over the whole file (PKCS#7 detached, RSA). Runs
+ * in a worker.
+ */
 import { plainAddPlaceholder } from '@signpdf/placeholder-plain';
 import { P12Signer } from '@signpdf/signer-p12';
 import { SignPdf } from '@signpdf/signpdf';

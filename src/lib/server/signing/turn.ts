@@ -1,4 +1,7 @@
-/** Mails whoever's turn it is and has not been told; an outside signer's link is made here and only its hash is kept. */
+/**
+ * Mails whoever's turn it is and has not been told; an outside signer's link is made here and only
+ * its hash is kept.
+ */
 import type { Context } from '#server/app/application.ts';
 import { newToken, sha256 } from '#server/app/ids.ts';
 import { update } from '#server/db/sql.ts';

@@ -8,7 +8,10 @@ import { newId } from '#server/app/ids.ts';
 import { exists, insert, maybeOne, remove, update } from '#server/db/sql.ts';
 import type { LeaveRow, StaffRow } from './rows.ts';
 
-/** Adds someone, from the command line and the demo only: they choose the ids and have made the hash. */
+/**
+ * Adds someone, from the command line and the demo only: they choose the ids and have made the
+ * hash.
+ */
 export const addStaff = command({
 	name: 'add staff',
 	action: null,
@@ -43,7 +46,8 @@ export const addStaff = command({
 });
 
 /**
- * Says to whom a colleague's dates go that nobody has seen. Nobody supervises themselves, not even by a round-about way.
+ * Says to whom a colleague's dates go that nobody has seen. Nobody supervises themselves, not even
+ * by a round-about way.
  */
 export const setSupervisor = command({
 	name: 'set supervisor',
@@ -69,7 +73,9 @@ export const setSupervisor = command({
 
 const entersForOthers = (me: Staff) => me.role === 'docket-clerk' || me.role === 'administrator';
 
-/** Days on which someone is away: one's own; the docket clerk and an administrator enter anyone's. */
+/**
+ * Days on which someone is away: one's own; the docket clerk and an administrator enter anyone's.
+ */
 export const addLeave = command({
 	name: 'add leave',
 	action: 'time.own',

@@ -28,7 +28,10 @@ const days = z.coerce
 
 type Due = Pick<TaskRow, 'due' | 'deadline_id' | 'offset_days' | 'offset_unit'> & { words: string };
 
-/** A task on a matter; its due day is typed, or hangs on a deadline: so many days or court days before it. */
+/**
+ * A task on a matter; its due day is typed, or hangs on a deadline: so many days or court days
+ * before it.
+ */
 export const addTask = matterCommand({
 	name: 'add task',
 	action: 'task.edit',

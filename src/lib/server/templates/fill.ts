@@ -1,6 +1,6 @@
 /**
- * DOCX templates: their tags, and filling them. Syntax: {{name}}, {{name | date}}, {{#part}}…{{/part}}, {{^part}}…{{/part}}.
- * Runs in a worker.
+ * DOCX templates: their tags, and filling them. Syntax: {{name}}, {{name | date}},
+ * {{#part}}…{{/part}}, {{^part}}…{{/part}}. Runs in a worker.
  */
 import Docxtemplater from 'docxtemplater';
 import PizZip from 'pizzip';

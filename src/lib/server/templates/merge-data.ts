@@ -42,7 +42,10 @@ export function makeMergeData(app: Application, matter: MatterRow, me: Staff): M
 	};
 }
 
-/** Every fact of the kind, under its name: matter.caseNumber. Dates and money as they are kept, for their formats. */
+/**
+ * Every fact of the kind, under its name: matter.caseNumber. Dates and money as they are kept, for
+ * their formats.
+ */
 function factFields(app: Application, kind: StoredKind, matter: MatterRow): MergeObject {
 	const { facts } = viewFacts(app, kind, listFacts(app, matter.id));
 	return Object.fromEntries(
@@ -88,7 +91,9 @@ type Derived = {
 	minutes: number;
 	cost: number;
 };
-/** What is derived of a matter: matter.nextHearing, matter.daysToTrial, matter.hours, matter.cost. */
+/**
+ * What is derived of a matter: matter.nextHearing, matter.daysToTrial, matter.hours, matter.cost.
+ */
 function derivedFields(app: Application, { id }: MatterRow): MergeObject {
 	const derived = one<Derived>(
 		app.db,

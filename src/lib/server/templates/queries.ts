@@ -22,7 +22,10 @@ export function requireTemplate(app: Application, id: string): { name: string; d
 
 export type TemplateNeeds = { name: string; missing: string[] };
 
-/** What the template would ask for on this matter: names without a value. Undefined where either is not there. */
+/**
+ * What the template would ask for on this matter: names without a value. Undefined where either is
+ * not there.
+ */
 export async function findTemplateNeeds(
 	ctx: Context,
 	matterId: string,

@@ -1,4 +1,7 @@
-/** Imports every module of the server that makes a command, so that a test can ask for each there is. */
+/**
+ * Imports every module of the server that makes a command, so that a test can ask for each there
+ * is.
+ */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';

@@ -1,4 +1,7 @@
-/** A house in memory for the server's tests: the demo's people, a clock that can be set, no jobs, no workers. */
+/**
+ * A house in memory for the server's tests: the demo's people, a clock that can be set, no jobs, no
+ * workers.
+ */
 import { plainDate, type PlainDate } from '#core/dates/plain.ts';
 import { instantOf } from '#core/dates/zone.ts';
 import type { Application, Context, SealKey, Staff } from '#server/app/application.ts';

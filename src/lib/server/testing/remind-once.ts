@@ -1,4 +1,7 @@
-/** A process that sends reminders and mail until it is killed: for the test that nothing is told twice. */
+/**
+ * A process that sends reminders and mail until it is killed: for the test that nothing is told
+ * twice.
+ */
 import { workInline } from '#server/app/task.ts';
 import { makeClock } from '#server/app/clock.ts';
 import { openDb } from '#server/db/open.ts';

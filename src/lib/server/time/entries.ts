@@ -1,4 +1,7 @@
-/** What every way of logging time shares: the department's increment, the limit of a day, the entry itself. */
+/**
+ * What every way of logging time shares: the department's increment, the limit of a day, the entry
+ * itself.
+ */
 import { formatHours } from '#core/format/hours.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { DAY_LIMIT, roundUpMinutes } from '#core/time/minutes.ts';
@@ -13,7 +16,10 @@ import type { ActivityCodeRow, TimeEntryRow } from './rows.ts';
 export const toIncrement = (ctx: Context, minutes: number): number =>
 	roundUpMinutes(minutes, Number(findSetting(ctx, 'time increment', '6')));
 
-/** @throws Refused where a day would have more than its hours; `but` is the entry that is being changed */
+/**
+ * @throws Refused where a day would have more than its hours; `but` is the entry that is being
+ * changed
+ */
 export function refuseLongDay(
 	ctx: Context,
 	entry: { staffId: string; day: PlainDate; minutes: number },

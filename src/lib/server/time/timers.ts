@@ -87,7 +87,10 @@ export const resumeTimer = command({
 	}
 });
 
-/** Stops a timer: its time becomes a draft entry of today, rounded up to the increment; or nothing, where it is dropped. */
+/**
+ * Stops a timer: its time becomes a draft entry of today, rounded up to the increment; or nothing,
+ * where it is dropped.
+ */
 export const stopTimer = command({
 	name: 'stop timer',
 	action: 'time.own',

@@ -100,7 +100,10 @@ function requireExhibit(
 	return { exhibit, matter: requireMatter(ctx, exhibit.matter_id) };
 }
 
-/** Offered on a day; admitted or excluded on a day, which cannot be before. An empty day takes it back. */
+/**
+ * Offered on a day; admitted or excluded on a day, which cannot be before. An empty day takes it
+ * back.
+ */
 export const changeExhibit = matterCommand({
 	name: 'change exhibit',
 	action: 'matter.edit',

@@ -1,4 +1,7 @@
-/** A worker: does one task after another for the server, with a connection to the database that only reads. */
+/**
+ * A worker: does one task after another for the server, with a connection to the database that only
+ * reads.
+ */
 import Database from 'better-sqlite3';
 import { asPlain, requireTask, type TaskAnswer, type TaskBag } from '../app/task.ts';
 import { Refused } from '../app/errors.ts';

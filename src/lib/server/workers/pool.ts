@@ -12,7 +12,10 @@ import type { TaskCall } from './main.ts';
 const MEMORY_MB = 512;
 const IDLE_MS = 30_000;
 
-/** The worker's file: beside this one as it is written; in a build, in the nearest folder above that has it. */
+/**
+ * The worker's file: beside this one as it is written; in a build, in the nearest folder above that
+ * has it.
+ */
 function workerFile(): { filename: string; execArgv: string[] } {
 	const here = dirname(fileURLToPath(import.meta.url));
 	const source = join(here, 'main.ts');

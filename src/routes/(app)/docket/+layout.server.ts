@@ -1,4 +1,7 @@
-/** The rooms of the docket say the same everywhere: how many dates wait for a check, how many for a decision. */
+/**
+ * The rooms of the docket say the same everywhere: how many dates wait for a check, how many for a
+ * decision.
+ */
 import { may } from '#core/access/table.ts';
 import { countDocketWaiting } from '#server/docket/changes.ts';
 import { requireAction } from '#server/http/request.ts';

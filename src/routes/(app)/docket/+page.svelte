@@ -1,4 +1,7 @@
-<!-- The department's docket: every date in the matters one may see, as a list, on a timeline or in a month. -->
+<!--
+	The department's docket: every date in the matters one may see, as a list, on a timeline or in a
+	month.
+-->
 <script lang="ts">
 	import { page } from '$app/state';
 	import { addDays, plainDate } from '#core/dates/plain.ts';

@@ -1,4 +1,7 @@
-<!-- Dates of the department in one month: what, of which matter, by what authority, and who checked it. -->
+<!--
+	Dates of the department in one month: what, of which matter, by what authority, and who checked
+	it.
+-->
 <script lang="ts">
 	import Kite from '$lib/docket/Kite.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';

@@ -1,4 +1,7 @@
-<!-- What the server does by itself: mail, reminders, seals. What failed stays here until it goes well again. -->
+<!--
+	What the server does by itself: mail, reminders, seals. What failed stays here until it goes well
+	again.
+-->
 <script lang="ts">
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import type { Column } from '$lib/ui/table.ts';

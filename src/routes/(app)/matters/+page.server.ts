@@ -1,4 +1,7 @@
-/** The list of matters: filters, columns, saved views, changes of many at once; and the opening of a new one. */
+/**
+ * The list of matters: filters, columns, saved views, changes of many at once; and the opening of a
+ * new one.
+ */
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 import { listKinds } from '#server/kinds/queries.ts';

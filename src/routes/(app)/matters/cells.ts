@@ -1,4 +1,7 @@
-/** What the matter list says of a matter: whether it has gone quiet or is old for its kind, and its values in words. */
+/**
+ * What the matter list says of a matter: whether it has gone quiet or is old for its kind, and its
+ * values in words.
+ */
 import { formatCents } from '#core/format/money.ts';
 import { formatHours } from '#core/format/hours.ts';
 import { countDays, formatDay } from '$lib/ui/format.ts';
@@ -11,7 +14,10 @@ export type MatterColumn = PageData['columns'][number];
 /** Where a kind does not say after how many days one of its matters is quiet. */
 const QUIET_DAYS = 60;
 
-/** For how many days nothing happened on an open matter, where that is longer than its kind allows; else 0. */
+/**
+ * For how many days nothing happened on an open matter, where that is longer than its kind allows;
+ * else 0.
+ */
 export function quietDays(
 	{ lastActivity, status }: ListedMatter,
 	kind: MatterKind | undefined,

@@ -1,5 +1,5 @@
--- What is derived stands once, as views: caption, list, merge fields, digest and Day sheet read the same.
--- today() is the department's day; the program lends it to the database.
+-- What is derived stands once, as views: caption, list, merge fields, digest and Day sheet read the
+-- same. today() is the department's day; the program lends it to the database.
 
 -- Who works on a matter: the responsible lawyer and the members.
 CREATE VIEW matter_team AS

@@ -1,4 +1,5 @@
--- Mail about a request that went into a matter belongs to that matter: in the Post room it is read by those who may see it.
+-- Mail about a request that went into a matter belongs to that matter: in the Post room it is read
+-- by those who may see it.
 UPDATE mail_out
 SET matter_id = (
 	SELECT r.matter_id

@@ -1,4 +1,7 @@
-/** The pen line: what a line means and finds; a line that changes something; an entry just logged taken back. */
+/**
+ * The pen line: what a line means and finds; a line that changes something; an entry just logged
+ * taken back.
+ */
 import { callable, endpoint } from '#server/http/action.ts';
 import { respondJson } from '#server/http/respond.ts';
 import { contextOf, requireAction } from '#server/http/request.ts';

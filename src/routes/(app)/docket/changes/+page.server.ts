@@ -1,4 +1,6 @@
-/** Dates that would change by a new book, an order or a closure, and wait for a decision; by matter. */
+/**
+ * Dates that would change by a new book, an order or a closure, and wait for a decision; by matter.
+ */
 import { decideChanges, listWaitingChanges, type ChangeView } from '#server/docket/changes.ts';
 import { actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';

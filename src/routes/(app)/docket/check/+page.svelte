@@ -1,4 +1,6 @@
-<!-- The second check: what waits at the left, the event, its source and both counts at the right. -->
+<!--
+	The second check: what waits at the left, the event, its source and both counts at the right.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import { goto } from '$app/navigation';

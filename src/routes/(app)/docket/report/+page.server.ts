@@ -1,4 +1,7 @@
-/** The docket report: chosen dates and columns, on the screen, as files, by mail, and as calendars with an address. */
+/**
+ * The docket report: chosen dates and columns, on the screen, as files, by mail, and as calendars
+ * with an address.
+ */
 import { addDays } from '#core/dates/plain.ts';
 import { listFeeds, makeFeed, revokeFeed } from '#server/docket/feeds.ts';
 import { listDocketChoices } from '#server/docket/list.ts';

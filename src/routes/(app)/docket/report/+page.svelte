@@ -1,4 +1,7 @@
-<!-- The docket report: chosen at the top, read below, and taken along as PDF, XLSX, CSV, ICS or by mail. -->
+<!--
+	The docket report: chosen at the top, read below, and taken along as PDF, XLSX, CSV, ICS or by
+	mail.
+-->
 <script lang="ts">
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import type { Column } from '$lib/ui/table.ts';

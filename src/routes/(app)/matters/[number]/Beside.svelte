@@ -1,4 +1,7 @@
-<!-- What stands beside the matter: links, numbers of others, related matters, requests, checks of interest. -->
+<!--
+	What stands beside the matter: links, numbers of others, related matters, requests, checks of
+	interest.
+-->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';

@@ -1,4 +1,7 @@
-<!-- The whole sheet in a drawer. Where someone else changed the same field meanwhile, both versions are shown and one is chosen. -->
+<!--
+	The whole sheet in a drawer. Where someone else changed the same field meanwhile, both versions
+	are shown and one is chosen.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import type { Difference } from '#server/app/errors.ts';
@@ -19,7 +22,8 @@
 	let conflict = $state<{ by: string; differences: Difference[] } | null>(null),
 		choice = $state<Record<string, 'theirs' | 'yours'>>({});
 	let was = false;
-	// The form begins from the sheet each time it is opened; while it is open, nothing from outside changes what is typed.
+	// The form begins from the sheet each time it is opened; while it is open, nothing from outside
+	// changes what is typed.
 	$effect(() => {
 		if (open && !was) {
 			base = { ...data.fields };

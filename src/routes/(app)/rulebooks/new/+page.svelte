@@ -1,4 +1,7 @@
-<!-- A timeline or a calendar of the department's own: an anchor and the days around it; or any book as YAML. -->
+<!--
+	A timeline or a calendar of the department's own: an anchor and the days around it; or any book as
+	YAML.
+-->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import BookEditor from '$lib/rulebooks/BookEditor.svelte';

@@ -1,4 +1,7 @@
-/** A book as it is being written: its faults by line, its examples counted anew, and the dates it would change. */
+/**
+ * A book as it is being written: its faults by line, its examples counted anew, and the dates it
+ * would change.
+ */
 import { previewBook } from '#server/docket/book-effects.ts';
 import { endpoint } from '#server/http/action.ts';
 

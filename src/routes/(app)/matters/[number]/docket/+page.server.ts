@@ -1,4 +1,7 @@
-/** The docket of a matter: events and the dates they set, what is done with them, and what stands beside: books, orders, reminders. */
+/**
+ * The docket of a matter: events and the dates they set, what is done with them, and what stands
+ * beside: books, orders, reminders.
+ */
 import { answerReturn, docketDeadlines } from '#server/docket/deadlines.ts';
 import { meetDeadline, vacateDeadline } from '#server/docket/deadlines.ts';
 import { addDeadline, bringCalendar } from '#server/docket/by-hand.ts';
@@ -57,7 +60,9 @@ export async function load(event) {
 	const feeds = listFeeds(app, me);
 	return {
 		events,
-		/** The count of the date in the address; those of the others are asked for when they are opened. */
+		/**
+		 * The count of the date in the address; those of the others are asked for when they are opened.
+		 */
 		named: named ? { id: named, count: findDeadlineCount(app, me, named) ?? null } : null,
 		view,
 		when: WHEN.find((name) => name === params.get('when')) ?? 'future',

@@ -1,4 +1,6 @@
-<!-- The docket of a matter: its events with the dates they set, by day, on a timeline or in a month. -->
+<!--
+	The docket of a matter: its events with the dates they set, by day, on a timeline or in a month.
+-->
 <script lang="ts">
 	import { page } from '$app/state';
 	import type { CountView } from '#server/docket/counts.ts';
@@ -34,7 +36,9 @@
 	/** The date named in the address is open at first; what one opens stays open through a change. */
 	const named = $derived(page.url.searchParams.get('deadline') ?? '');
 	let shown = $derived(named);
-	/** Counts by date: the one of the address comes with the page, the others when they are opened. */
+	/**
+	 * Counts by date: the one of the address comes with the page, the others when they are opened.
+	 */
 	let counts = $state<Record<string, CountView>>({});
 	const count = $derived(counts[shown] ?? (data.named?.id === shown ? data.named.count : null));
 	$effect(() => {

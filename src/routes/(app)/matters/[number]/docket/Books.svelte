@@ -1,4 +1,6 @@
-<!-- What the matter's dates are counted by: its books, the orders over them, and its calendar address. -->
+<!--
+	What the matter's dates are counted by: its books, the orders over them, and its calendar address.
+-->
 <script lang="ts">
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';

@@ -1,4 +1,7 @@
-<!-- What a date says beside its day: our own earlier date, time, place, link, descriptions, papers, exhibits, reminders. -->
+<!--
+	What a date says beside its day: our own earlier date, time, place, link, descriptions, papers,
+	exhibits, reminders.
+-->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';

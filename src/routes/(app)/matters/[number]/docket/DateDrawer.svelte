@@ -1,4 +1,7 @@
-<!-- What is done with one date: met, vacated, moved by order or agreement, described, answered, sent outside. -->
+<!--
+	What is done with one date: met, vacated, moved by order or agreement, described, answered, sent
+	outside.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import type { PlainDate } from '#core/dates/plain.ts';

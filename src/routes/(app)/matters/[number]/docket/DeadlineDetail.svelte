@@ -1,4 +1,7 @@
-<!-- An opened date: why it was returned, what is beside it, its count, its papers, and what can be done with it. -->
+<!--
+	An opened date: why it was returned, what is beside it, its count, its papers, and what can be
+	done with it.
+-->
 <script lang="ts">
 	import type { CountView } from '#server/docket/counts.ts';
 	import type { DeadlineView } from '#server/docket/list.ts';

@@ -1,4 +1,6 @@
-<!-- What would move with an event: shown before anything is saved; all or some, with the reason. -->
+<!--
+	What would move with an event: shown before anything is saved; all or some, with the reason.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import { askServer } from '$lib/ui/ask.ts';

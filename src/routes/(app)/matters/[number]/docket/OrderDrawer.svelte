@@ -1,4 +1,7 @@
-<!-- A standing order or a scheduling order: what it replaces, adds and switches off, and which dates that changes, before it is kept. -->
+<!--
+	A standing order or a scheduling order: what it replaces, adds and switches off, and which dates
+	that changes, before it is kept.
+-->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import { askServer } from '$lib/ui/ask.ts';

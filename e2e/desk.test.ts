@@ -252,4 +252,20 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		await desk.page.waitForSelector('[data-entry="second, typed meanwhile"]');
 		await desk.page.browserContext().close();
 	});
+
+	it('chooses a day from a month by the keyboard, and goes back to where one was', async () => {
+		const desk = await sit(browser, house.origin, 'wardle');
+		await desk.go('/time');
+		await desk.fill('Day', '18 Nov 2026');
+		await desk.press('Choose day from a calendar');
+		await desk.page.waitForSelector('.month-day[data-selected]');
+		await desk.page.waitForFunction(() => document.activeElement?.className.includes('month-day'));
+		await desk.page.keyboard.press('ArrowUp');
+		await desk.page.keyboard.press('Enter');
+		await desk.sees('Wednesday 11 November 2026');
+		await desk.page.waitForFunction(
+			() => document.activeElement?.getAttribute('aria-label') === 'Choose day from a calendar'
+		);
+		await desk.page.browserContext().close();
+	});
 });

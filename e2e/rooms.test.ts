@@ -102,6 +102,21 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		}
 	});
 
+	it('opens a row by a click anywhere on it, and keeps the other filters in a search', async () => {
+		const desk = await sit(browser, house.origin, 'okafor');
+		await desk.go('/matters?who=all&status=open');
+		await desk.fill('Title or number', 'pier 9');
+		await desk.page.keyboard.press('Enter');
+		await desk.page.waitForFunction(() => location.search.includes('q=pier'));
+		const query = new URL(desk.page.url()).searchParams;
+		assert.equal(query.get('status'), 'open');
+		assert.equal(query.get('who'), 'all');
+		const cell = await desk.page.$('tr.link td:last-child');
+		await cell!.click();
+		await desk.page.waitForFunction(() => /^\/matters\/LF/.test(location.pathname));
+		await desk.page.browserContext().close();
+	});
+
 	it('opens a matter with the keyboard alone, and keeps a draft when Escape is pressed', async () => {
 		await io.go('/matters');
 		await io.page.keyboard.press('n');

@@ -1,7 +1,4 @@
-<!--
-	Dates over time: each event with its dependents drawn to it, today's line, closed days hatched;
-	zoomed by buttons, keys or the wheel.
--->
+<!-- Dates over time: events with their dependents, closed days hatched; zoomed by keys, wheel. -->
 <script lang="ts" module>
 	export type Lane = {
 		id: string;
@@ -145,9 +142,7 @@
 					><span class="sub block truncate text-note leading-tight">{l.about}</span>
 				</li>{/each}
 		</ul>{/if}
-	<!--
-		svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions
-	-->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 	<div
 		class="relative min-w-0 grow overflow-x-auto"
 		bind:this={box}

@@ -1,7 +1,4 @@
-<!--
-	The pen line: one line at the foot of every screen. It shows what it understood before Enter
-	commits it.
--->
+<!-- The pen line at the foot of every screen: shows what it understood before Enter commits it. -->
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';

@@ -7,7 +7,6 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { ActionResult } from '@sveltejs/kit';
 	import { tick, type Snippet } from 'svelte';
-	import { SvelteMap } from 'svelte/reactivity';
 	import type { Difference } from '#server/app/errors.ts';
 	type Conflict = { by: string; version: number; differences: Difference[] };
 	type Props = {
@@ -39,22 +38,25 @@
 	 * What somebody typed while the answer was awaited: it belongs to what comes next, and is not
 	 * cleared with the rest.
 	 */
-	const typedMeanwhile = new SvelteMap<HTMLInputElement, string>();
+	let typedMeanwhile: { field: HTMLInputElement; value: string }[] = [];
 	function keep({ target }: Event) {
 		if (!busy) return;
 		const isText =
 			target instanceof HTMLTextAreaElement ||
 			(target instanceof HTMLInputElement && !['file', 'checkbox', 'radio'].includes(target.type));
-		if (isText) typedMeanwhile.set(target as HTMLInputElement, (target as HTMLInputElement).value);
+		if (!isText) return;
+		const field = target as HTMLInputElement;
+		typedMeanwhile = typedMeanwhile.filter((one) => one.field !== field);
+		typedMeanwhile.push({ field, value: field.value });
 	}
 	async function putBack() {
 		await tick();
-		for (const [field, value] of typedMeanwhile) {
+		for (const { field, value } of typedMeanwhile) {
 			if (!field.isConnected || field.value === value) continue;
 			field.value = value;
 			field.dispatchEvent(new InputEvent('input', { bubbles: true }));
 		}
-		typedMeanwhile.clear();
+		typedMeanwhile = [];
 	}
 
 	async function finish(result: ActionResult, form: HTMLFormElement) {
@@ -109,7 +111,7 @@
 			return;
 		}
 		busy = true;
-		typedMeanwhile.clear();
+		typedMeanwhile = [];
 		return async ({ result, formElement }) => {
 			try {
 				await finish(result, formElement);

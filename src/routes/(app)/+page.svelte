@@ -161,8 +161,7 @@
 								><b class="block truncate font-semibold">{t.subject}</b><span class="sub"
 									>{t.assigneeName}, {t.matterTitle}</span
 								></span
-							><span class="sub whitespace-nowrap"
-								>{t.due ? formatDay(t.due, data.today) : ''}</span
+							><span class="sub whitespace-nowrap">{t.due ? formatDay(t.due, data.today) : ''}</span
 							></a
 						>{/each}
 					{#if data.signing.length + data.withOthers.length === 0}<Empty>You wait for nobody.</Empty

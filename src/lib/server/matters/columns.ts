@@ -79,7 +79,13 @@ const DERIVED: Readonly<Record<string, Column>> = {
 	},
 	age: { name: 'Age', type: 'days', sql: AGE_SQL },
 	activity: { name: 'Last activity', type: 'date', sql: ACTIVITY_SQL },
-	hours: { name: 'Hours', type: 'hours', sql: derived('minutes') },
+	hours: {
+		name: 'Hours',
+		type: 'hours',
+		sql: derived('minutes'),
+		// Sorting reads it for every matter there is: the view's own sum, without the way through it.
+		order: '(SELECT coalesce(sum(t.minutes), 0) FROM time_entry t WHERE t.matter_id = m.id)'
+	},
 	cost: { name: 'Cost', type: 'money', sql: derived('cents') },
 	opponent: {
 		name: 'Other side',

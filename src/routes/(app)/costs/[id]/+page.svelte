@@ -42,8 +42,9 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-center gap-2.5">
 		<h1>{r.title} cost run</h1>
-		<span class="note">{formatDay(r.from, data.today)} to {formatDay(r.to, data.today)}</span
-		><span class="note" class:warn={r.state !== 'approved'}
+		<span class="note">{formatDay(r.from, data.today)} to {formatDay(r.to, data.today)}</span><span
+			class="note"
+			class:warn={r.state !== 'approved'}
 			>{r.number ? `${r.number}, ` : ''}{r.state === 'draft'
 				? 'draft, nothing is booked'
 				: r.state}</span

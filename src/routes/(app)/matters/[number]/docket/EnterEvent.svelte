@@ -1,7 +1,4 @@
-<!--
-	Enter an event: what happened, when, how it was served; what follows is shown with its count
-	before anything is docketed.
--->
+<!-- Enter an event: what follows from it is shown with its count before anything is docketed. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';

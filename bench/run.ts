@@ -6,7 +6,8 @@ import { parse } from 'csv-parse/sync';
 import { addDays as dfAddDays, format, parseISO } from 'date-fns';
 import { shareCents } from '#core/costs/money.ts';
 import { plainDate, fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
-import { count, parseAmount } from '#core/docket/count.ts';
+import { parseAmount } from '#core/docket/amount.ts';
+import { count } from '#core/docket/count.ts';
 import { propose } from '#core/docket/propose.ts';
 import { explainTrace } from '#core/docket/trace.ts';
 import { compareNames } from '#core/people/compare.ts';
@@ -70,11 +71,7 @@ const theirs = () =>
 	});
 if (JSON.stringify(ours()) !== JSON.stringify(theirs())) throw new Error('the two counts differ');
 const loop = ms(theirs);
-say(
-	'day-by-day loop over a general date library / our count',
-	loop / ms(ours),
-	'at least 50, same answers'
-);
+say('day-by-day loop of a date library / our count', loop / ms(ours), 'at least 50, same answers');
 const explained = () =>
 	cases.map(
 		(item) =>

@@ -1,6 +1,7 @@
 /** `npm run -s count`: JSON lines in, one counted date a line out. */
 import { calendarOf } from '#core/rulebooks/book.ts';
-import { count, parseAmount, type CountRequest } from '#core/docket/count.ts';
+import { parseAmount } from '#core/docket/amount.ts';
+import { count, type CountRequest } from '#core/docket/count.ts';
 import { explainStep } from '#core/docket/trace.ts';
 import { book, closuresField, dateField, textField, timeField } from './input.ts';
 import { answerLines, LineError } from './lines.ts';

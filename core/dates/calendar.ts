@@ -24,23 +24,31 @@ export type Closure = {
 
 export type Direction = 1 | -1;
 
+/** The direction of a count, where a holiday is one in no other. */
+export type OneWay = 'forward' | 'backward';
+
 /** Why a day is not a court day. */
 export type Reason = { kind: 'saturday' | 'sunday' | 'holiday' | 'office'; name: string };
 
 const FIRST = toDay(FIRST_DATE as PlainDate);
 const LAST = toDay(LAST_DATE as PlainDate);
 const UNKNOWN = 255;
+/** In which counts a day is shut. */
+const FORWARD = 1;
+const BACKWARD = 2;
+const bitOf = (direction: Direction): number => (direction === 1 ? FORWARD : BACKWARD);
 const SATURDAY: Reason = { kind: 'saturday', name: 'Saturday' };
 const SUNDAY: Reason = { kind: 'sunday', name: 'Sunday' };
 
 export class CourtCalendar {
 	readonly #always: Holidays;
 	readonly #forward: Holidays;
+	readonly #backward: Holidays;
 	readonly #closures: Map<DayNumber, Closure>;
 	readonly #reasons = new Map<string, Reason>();
 	/**
-	 * For each day: 2 shut in every count, 1 shut in forward counts only, 0 open; UNKNOWN until it
-	 * was asked. Shared with the same calendar with closures.
+	 * For each day the counts in which it is shut, as bits; UNKNOWN until it was asked. Shared with
+	 * the same calendar with closures.
 	 */
 	readonly #shut: Uint8Array;
 
@@ -48,15 +56,18 @@ export class CourtCalendar {
 	 * @param always holidays in every count
 	 * @param forwardOnly holidays in forward counts only (Fed. R. Civ. P. 6(a)(6)(C): holidays of the
 	 * state)
+	 * @param backwardOnly holidays in backward counts only (cautious: Tex. Gov. Code 662.021)
 	 */
 	constructor(
 		always: Holidays | readonly HolidayRule[],
 		forwardOnly: Holidays | readonly HolidayRule[] = [],
+		backwardOnly: Holidays | readonly HolidayRule[] = [],
 		closures: readonly Closure[] = [],
 		shut?: Uint8Array
 	) {
 		this.#always = always instanceof Holidays ? always : new Holidays(always);
 		this.#forward = forwardOnly instanceof Holidays ? forwardOnly : new Holidays(forwardOnly);
+		this.#backward = backwardOnly instanceof Holidays ? backwardOnly : new Holidays(backwardOnly);
 		this.#closures = new Map(closures.map((closure) => [toDay(closure.date), closure]));
 		this.#shut = shut ?? new Uint8Array(LAST - FIRST + 1).fill(UNKNOWN);
 	}
@@ -64,7 +75,7 @@ export class CourtCalendar {
 	/** The same calendar with closures; the holidays computed so far are shared. */
 	with(closures: readonly Closure[]): CourtCalendar {
 		if (closures.length === 0) return this;
-		return new CourtCalendar(this.#always, this.#forward, closures, this.#shut);
+		return new CourtCalendar(this.#always, this.#forward, this.#backward, closures, this.#shut);
 	}
 
 	/**
@@ -74,8 +85,8 @@ export class CourtCalendar {
 	shut(day: DayNumber, direction: Direction, office: boolean): boolean {
 		const known = this.#shut[day - FIRST];
 		return (
-			(known === undefined || known === UNKNOWN ? this.#learn(day) : known) >=
-				(direction === 1 ? 1 : 2) ||
+			((known === undefined || known === UNKNOWN ? this.#learn(day) : known) & bitOf(direction)) !==
+				0 ||
 			(this.#closures.size > 0 && this.#closing(day, office))
 		);
 	}
@@ -86,14 +97,14 @@ export class CourtCalendar {
 	 */
 	nth(from: DayNumber, n: number, direction: Direction, office: boolean): DayNumber {
 		const shut = this.#shut;
-		const least = direction === 1 ? 1 : 2;
+		const bit = bitOf(direction);
 		const closures = this.#closures.size > 0;
 		let at = from;
 		for (let left = n; left > 0 && at >= FIRST && at <= LAST;) {
 			at += direction;
 			let known = shut[at - FIRST];
 			if (known === UNKNOWN || known === undefined) known = this.#learn(at);
-			if (known < least && !(closures && this.#closing(at, office))) left--;
+			if ((known & bit) === 0 && !(closures && this.#closing(at, office))) left--;
 		}
 		return at;
 	}
@@ -102,10 +113,9 @@ export class CourtCalendar {
 		const weight = weekday(day);
 		const known =
 			weight === 0 || weight === 6 || this.#always.name(day) !== undefined
-				? 2
-				: this.#forward.name(day) !== undefined
-					? 1
-					: 0;
+				? FORWARD | BACKWARD
+				: (this.#forward.name(day) === undefined ? 0 : FORWARD) |
+					(this.#backward.name(day) === undefined ? 0 : BACKWARD);
 		if (day >= FIRST && day <= LAST) this.#shut[day - FIRST] = known;
 		return known;
 	}
@@ -121,7 +131,8 @@ export class CourtCalendar {
 	 */
 	holiday(day: DayNumber, direction: Direction): Reason | undefined {
 		const weight = weekday(day);
-		const name = this.#always.name(day) ?? (direction === 1 ? this.#forward.name(day) : undefined);
+		const name =
+			this.#always.name(day) ?? (direction === 1 ? this.#forward : this.#backward).name(day);
 		if (name !== undefined) return this.#reason('holiday', name);
 		if (weight === 6) return SATURDAY;
 		if (weight === 0) return SUNDAY;
@@ -142,15 +153,19 @@ export class CourtCalendar {
 	}
 
 	/**
-	 * The holidays of a year by day, without weekends and closures; `forward` where they count in
-	 * forward counts only.
+	 * The holidays of a year by day, without weekends and closures; `only` where they count in one
+	 * direction.
 	 */
-	holidaysOf(year: number): { date: PlainDate; name: string; forward: boolean }[] {
+	holidaysOf(year: number): { date: PlainDate; name: string; only: OneWay | null }[] {
 		const always = this.#always.year(year);
-		const more = [...this.#forward.year(year)].filter(([day]) => !always.has(day));
+		const more = (holidays: Holidays, only: OneWay) =>
+			[...holidays.year(year)]
+				.filter(([day]) => !always.has(day))
+				.map(([day, name]) => ({ day, name, only }));
 		return [
-			...[...always].map(([day, name]) => ({ day, name, forward: false })),
-			...more.map(([day, name]) => ({ day, name, forward: true }))
+			...[...always].map(([day, name]) => ({ day, name, only: null })),
+			...more(this.#forward, 'forward'),
+			...more(this.#backward, 'backward')
 		]
 			.sort((a, b) => a.day - b.day)
 			.map(({ day, ...x }) => ({ date: fromDay(day), ...x }));

@@ -90,7 +90,12 @@ describe('holidays', () => {
 		assert.equal(names('us-federal.ca-nd', '2026-02-12', -1), undefined);
 		assert.equal(names('us-federal.ca-nd', '2024-04-01', 1), 'Cesar Chavez Day (observed)');
 		assert.equal(names('us-federal.ny-sd', '2026-11-03', 1), 'Election Day');
-		assert.equal(names('us-federal.tx-sd', '2026-12-24', 1), 'December 24');
+		assert.equal(names('us-federal.tx-sd', '2026-11-27', 1), 'Friday after Thanksgiving');
+		assert.equal(names('us-federal.tx-sd', '2026-12-24', 1), undefined);
+	});
+	it('count days on which a court may not sit backwards only', () => {
+		assert.equal(names('us-tx-district', '2026-12-24', -1), 'December 24');
+		assert.equal(names('us-tx-district', '2026-12-24', 1), undefined);
 	});
 	it('follow the California, New York and Texas lists', () => {
 		assert.equal(names('us-ca-superior', '2021-06-18'), undefined);
@@ -130,7 +135,7 @@ describe('holidays', () => {
 			['us-federal', 10, 13],
 			['us-ca-superior', 13, 16],
 			['us-ny-supreme', 13, 16],
-			['us-tx-district', 11, 13],
+			['us-tx-district', 10, 11],
 			['gb-ew-cpr', 8, 12]
 		] as const)
 			for (let y = 2000; y <= 2100; y++) {

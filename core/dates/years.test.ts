@@ -37,7 +37,7 @@ const YEARS: Year[] = [
 	[
 		'us-federal.tx-sd',
 		2026,
-		'01-01 01-19 02-16 05-25 06-19 07-03 09-07 10-12 11-11 11-26 11-27 12-24 12-25'
+		'01-01 01-19 02-16 05-25 06-19 07-03 09-07 10-12 11-11 11-26 11-27 12-25'
 	],
 	[
 		'us-ca-superior',
@@ -66,9 +66,9 @@ const YEARS: Year[] = [
 		2026,
 		'01-01 01-19 02-12 02-16 05-25 06-19 09-07 10-12 11-03 11-11 11-26 12-25'
 	],
-	['us-tx-district', 2020, '01-01 01-20 02-17 05-25 09-07 11-11 11-26 11-27 12-24 12-25'],
-	['us-tx-district', 2023, '01-16 02-20 05-29 06-19 07-04 09-04 11-23 11-24 12-25 12-26'],
-	['us-tx-district', 2026, '01-01 01-19 02-16 05-25 06-19 09-07 11-11 11-26 11-27 12-24 12-25'],
+	['us-tx-district', 2020, '01-01 01-20 02-17 05-25 09-07 11-11 11-26 11-27 12-25'],
+	['us-tx-district', 2023, '01-16 02-20 05-29 06-19 07-04 09-04 11-23 11-24 12-25'],
+	['us-tx-district', 2026, '01-01 01-19 02-16 05-25 06-19 09-07 11-11 11-26 11-27 12-25'],
 	['gb-ew-cpr', 2020, '01-01 04-10 04-13 05-08 05-25 08-31 12-25 12-28'],
 	['gb-ew-cpr', 2021, '01-01 04-02 04-05 05-03 05-31 08-30 12-27 12-28'],
 	['gb-ew-cpr', 2022, '01-03 04-15 04-18 05-02 06-02 06-03 08-29 09-19 12-26 12-27'],
@@ -92,13 +92,7 @@ describe('the days on which a court does not sit', () => {
 			assert.equal(found.join(' '), weekdays);
 		});
 	it('are the same in both directions, but for holidays of the state', () => {
-		for (const book of [
-			'us-federal',
-			'us-ca-superior',
-			'us-ny-supreme',
-			'us-tx-district',
-			'gb-ew-cpr'
-		]) {
+		for (const book of ['us-federal', 'us-ca-superior', 'us-ny-supreme', 'gb-ew-cpr']) {
 			const cal = shippedBook(book).calendar;
 			for (let day = civilToDay(2026, 1, 1); day <= civilToDay(2026, 12, 31); day++)
 				assert.equal(cal.closed(day, 1)?.name, cal.closed(day, -1)?.name);

@@ -1,38 +1,13 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { plainDate, fromDay, parseTime, toDay } from '../dates/plain.ts';
-import type { Closure } from '../dates/calendar.ts';
-import { calendarOf } from '../rulebooks/book.ts';
-import { count, CountError, parseAmount, type CountRequest } from './count.ts';
+import { fromDay, toDay } from '../dates/plain.ts';
+import { CountError, parseAmount } from './amount.ts';
+import { count } from './count.ts';
 import { explainTrace } from './trace.ts';
 import { strip } from './strip.ts';
 import { shippedBook, listShippedBooks } from '../testing/books.ts';
-
-type More = Partial<Omit<CountRequest, 'from' | 'amount' | 'time'>> & {
-	time?: string;
-	closures?: Closure[];
-};
-function run(book: string, from: string, amount: string, more: More = {}) {
-	const { time, closures = [], ...rest } = more;
-	const b = shippedBook(book);
-	return count(b.method, calendarOf(b, closures), {
-		from: plainDate(from),
-		amount: parseAmount(amount),
-		...(time ? { time: parseTime(time)! } : {}),
-		...rest
-	});
-}
-const is = (book: string, from: string, amount: string, want: string, more: More = {}) => {
-	const counted = run(book, from, amount, more);
-	assert.equal(
-		counted.time ? `${counted.date} ${counted.time}` : counted.date,
-		want,
-		explainTrace(counted.trace).join('\n')
-	);
-};
-const office = (day: string): Closure[] => [{ date: plainDate(day), kind: 'office' }];
-const holiday = (day: string): Closure[] => [{ date: plainDate(day), kind: 'holiday' }];
+import { holiday, is, office, run } from '../testing/counting.ts';
 
 describe('federal counts', () => {
 	it('add three days after the roll, and roll again', () => {
@@ -109,6 +84,14 @@ describe('New York counts', () => {
 		is('us-ny-supreme', '2026-11-20', '+3d', '2026-11-23');
 		is('us-ny-supreme', '2026-11-20', '+2d', '2026-11-23', { everyDay: true });
 	});
+	it('roll a last day at the end only, after service, in exactly two days', () => {
+		// Thu 23 Feb 2023: Friday is the first day, Saturday the last; a business day on is Monday.
+		is('us-ny-supreme', '2023-02-23', '+2d', '2023-02-27');
+		is('us-ny-supreme', '2023-02-23', '+2d', '2023-02-27', { service: 'overnight' });
+		is('us-ny-supreme', '2023-02-23', '+2d', '2023-03-03', { service: 'mail-out-of-state' });
+		// Tue 3 Mar 2026 back: Monday is the first day, Sunday the last; it goes back to Friday.
+		is('us-ny-supreme', '2026-03-03', '-2d', '2026-02-27');
+	});
 	it('lengthen by service before one roll', () => {
 		is('us-ny-supreme', '2026-11-20', '+20d', '2026-12-15', { service: 'mail-in-state' });
 		is('us-ny-supreme', '2026-11-20', '+20d', '2026-12-16', { service: 'mail-out-of-state' });
@@ -123,6 +106,11 @@ describe('Texas counts', () => {
 		is('us-tx-district', '2026-11-20', '+6d', '2026-11-30');
 		is('us-tx-district', '2026-11-24', '-3d', '2026-11-20', { everyDay: true });
 		is('us-tx-district', '2026-11-20', '+30d', '2026-12-23', { service: 'mail' });
+	});
+	it('end on December 24 forwards, and before it backwards', () => {
+		is('us-tx-district', '2026-11-24', '+30d', '2026-12-24');
+		is('us-tx-district', '2026-12-31', '-7d', '2026-12-23');
+		is('us-tx-district', '2026-12-21', '+4d', '2026-12-28');
 	});
 });
 
@@ -190,13 +178,7 @@ describe('every count', () => {
 	it('of court days comes back where it began, from a court day', () => {
 		fc.assert(
 			fc.property(
-				fc.constantFrom(
-					'us-federal',
-					'us-ca-superior',
-					'us-ny-supreme',
-					'us-tx-district',
-					'us-agency'
-				),
+				fc.constantFrom('us-federal', 'us-ca-superior', 'us-ny-supreme', 'us-agency'),
 				fc.integer({ min: 11_000, max: 47_000 }),
 				fc.integer({ min: 1, max: 120 }),
 				(id, from, n) => {

@@ -8,7 +8,6 @@ import {
 	addMonths,
 	fromDay,
 	isWeekend,
-	parseTime,
 	toDay,
 	weekday,
 	WEEKDAYS,
@@ -18,9 +17,9 @@ import {
 import { clockAt, instantOf } from '../dates/zone.ts';
 import { formatTime } from '../format/dates.ts';
 import type { Method } from '../rulebooks/method.ts';
-import { formatAmount, type Named, type Step, type Unit } from './trace.ts';
-
-export type Amount = { sign: Direction; n: number; unit: Unit };
+import { CountError, inRange, type Amount } from './amount.ts';
+import { deemedDay, unknownService } from './deemed.ts';
+import type { Named, Step } from './trace.ts';
 
 export type CountRequest = {
 	from: PlainDate;
@@ -53,108 +52,11 @@ export type Counted = {
 	readonly trace: Step[];
 };
 
-/** A request that cannot be counted, in the user's words. */
-export class CountError extends Error {
-	/** The question whose answer is at fault, or "service". */
-	readonly about: string | undefined;
-	constructor(message: string, about?: string) {
-		super(message);
-		this.about = about;
-	}
-}
-
-const AMOUNT = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/;
-const MOST: Record<Unit, number> = {
-	d: 40_000,
-	cd: 20_000,
-	w: 5_000,
-	m: 1_200,
-	y: 100,
-	h: 876_000
-};
-
-/** Reads "+21d", "-16cd", "+72h". Throws CountError with what is wrong. */
-export function parseAmount(text: unknown): Amount {
-	const match = typeof text === 'string' ? AMOUNT.exec(text.trim()) : null;
-	if (!match)
-		throw new CountError(
-			`"${String(text)}" is not a count: write a sign, a whole number and d, cd, w, m, y or h, like +21d`
-		);
-	const unit = match[3] as Unit;
-	const n = Number(match[2]);
-	if (n > MOST[unit])
-		throw new CountError(
-			`${formatAmount(n, unit)} is more than can be counted (at most ${MOST[unit]})`
-		);
-	return { sign: match[1] === '+' ? 1 : -1, n, unit };
-}
-
-const FIRST = toDay('1900-01-01' as PlainDate);
-const LAST = toDay('2199-12-31' as PlainDate);
-function inRange(day: DayNumber): DayNumber {
-	if (day < FIRST || day > LAST) throw new CountError('the count leaves the years 1900 to 2199');
-	return day;
-}
-
 const named = (day: DayNumber, reason: Reason): Named => ({
 	date: fromDay(day),
 	name: reason.name
 });
 const weekendOnly = (reason: Reason) => reason.kind === 'saturday' || reason.kind === 'sunday';
-
-/**
- * Deemed service (CPR 6.14, 6.26): the day on which a document counts as served; `by` is the way
- * whose rule goes for every way.
- */
-export function deemedDay(
-	method: Method,
-	cal: CourtCalendar,
-	sent: PlainDate,
-	time: number | undefined,
-	service: string,
-	by?: string
-): { date: PlainDate; step: Step } {
-	const said = method.deemed?.kinds[service];
-	const kind = said && by !== undefined ? method.deemed!.kinds[by] : said;
-	if (!method.deemed || !said || !kind) throw new CountError(unknownService(method, service));
-	const business = (item: DayNumber) => !cal.holiday(item, 1);
-	const next = (item: DayNumber) => {
-		let at = item;
-		while (!business(at)) inRange(++at);
-		return at;
-	};
-	const day = toDay(sent);
-	let on: DayNumber;
-	if (kind.rule === 'second-day') on = next(day + 2);
-	else if (kind.rule === 'second-business-day') on = next(next(day + 1) + 1);
-	else {
-		const before = parseTime(kind.before) ?? 0;
-		if (business(day) && time === undefined)
-			throw new CountError(
-				`a time (HH:MM) is needed: service ${kind.label} counts that day only before ${kind.before}`
-			);
-		on = business(day) && time! < before ? day : next(day + 1);
-	}
-	const date = fromDay(on);
-	return {
-		date,
-		step: {
-			step: 'deemed',
-			sent,
-			time: time === undefined ? null : formatTime(time),
-			date,
-			say: said === kind ? kind.label : `${said.label}, ${kind.label}`,
-			authority: kind.authority ?? method.deemed.authority
-		}
-	};
-}
-
-function unknownService(method: Method, service: string): string {
-	const known = Object.keys(method.deemed?.kinds ?? method.services?.kinds ?? {});
-	return known.length
-		? `"${service}" is not a way of service here: choose ${known.join(', ')}`
-		: 'this rulebook adds nothing for service: leave it out';
-}
 
 /**
  * Where each part of a count ended, in day numbers: all the arithmetic there is. `explain` makes
@@ -195,9 +97,18 @@ class Walked implements Counted {
 	}
 }
 
+/**
+ * Whether a count of court days skips an inaccessible clerk's office: it gives nobody time inside a
+ * count, so only backwards, and only for a filing (cautious reading; common model 8), but for a
+ * court whose law makes it a holiday for acts at its office (Code Civ. Proc. 12b).
+ */
+const skipsOffice = (method: Method, { act = 'file', amount }: CountRequest): boolean =>
+	act === 'file' && (amount.sign === -1 || method.officeInside);
+
 function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 	const { sign, n, unit } = req.amount;
 	const office = (req.act ?? 'file') === 'file';
+	const skips = skipsOffice(method, req);
 	let from = req.from;
 	let deemed: Step | null = null;
 	if (req.service !== undefined && method.deemed && !req.deemed) {
@@ -232,8 +143,11 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 		time = formatTime(clock.minutes);
 	} else if (unit === 'm' || unit === 'y')
 		end = inRange(addMonths(zero, sign * n * (unit === 'y' ? 12 : 1)));
+	else if (short && method.short?.exactly !== undefined)
+		// Only days between day zero and the last day are left out: the last one is rolled, at the end.
+		end = inRange(cal.nth(zero, n - 1, sign, false) + sign);
 	else if (unit === 'cd' || short)
-		end = inRange(cal.nth(zero, n + (clear ? 1 : 0), sign, office && !short));
+		end = inRange(cal.nth(zero, n + (clear ? 1 : 0), sign, skips && !short));
 	else end = inRange(zero + sign * ((unit === 'w' ? 7 * n : n) + (clear ? 1 : 0)));
 
 	// 2. Service and roll.
@@ -247,7 +161,7 @@ function walk(method: Method, cal: CourtCalendar, req: CountRequest): Path {
 		? first
 		: ext.unit === 'd'
 			? inRange(first + sign * ext.n)
-			: inRange(cal.nth(first, ext.n, sign, office));
+			: inRange(cal.nth(first, ext.n, sign, skips));
 	return {
 		deemed,
 		from,
@@ -308,8 +222,11 @@ function explain(method: Method, cal: CourtCalendar, req: CountRequest, path: Pa
 		return { skipped, weekends };
 	};
 	const byOpenDays = unit === 'cd' || path.short;
+	const skips = skipsOffice(method, req);
+	const lastSkipped =
+		path.short && method.short?.exactly !== undefined ? path.end - sign : path.end;
 	const { skipped, weekends } = byOpenDays
-		? jumped(path.zero, path.end, act === 'file' && !path.short)
+		? jumped(path.zero, lastSkipped, skips && !path.short)
 		: { skipped: [], weekends: 0 };
 	const inside: Named[] = [];
 	if (!byOpenDays && (unit === 'd' || unit === 'w'))
@@ -356,7 +273,7 @@ function explain(method: Method, cal: CourtCalendar, req: CountRequest, path: Pa
 			from: fromDay(path.first),
 			to: fromDay(path.extended),
 			...(item.unit === 'cd'
-				? jumped(path.first, path.extended, act === 'file')
+				? jumped(path.first, path.extended, skips)
 				: { skipped: [], weekends: 0 }),
 			authority: item.authority,
 			when: item.when,

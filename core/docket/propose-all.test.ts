@@ -7,7 +7,8 @@ import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { addDays, plainDate, daysBetween, fromDay, toDay, type PlainDate } from '../dates/plain.ts';
 import type { Expression, Rule } from '../rulebooks/book.ts';
-import { count, CountError, parseAmount, type Amount } from './count.ts';
+import { CountError, parseAmount, type Amount } from './amount.ts';
+import { count } from './count.ts';
 import { serviceKinds } from '../rulebooks/method.ts';
 import { propose } from './propose.ts';
 import { strip } from './strip.ts';
@@ -221,6 +222,7 @@ describe('counts', () => {
 			fc.property(anyBook, anyDay, fc.integer({ min: 1, max: 120 }), (b, day, n) => {
 				// Clear days are counted otherwise by law; a state's holidays do not count backwards.
 				if (b.method.clearDays || b.method.forwardHolidays.length) return;
+				if (b.method.backwardHolidays.length) return;
 				const from = count(b.method, b.calendar, { from: day, amount: amount(1, 1, 'cd') }).date;
 				const on = count(b.method, b.calendar, { from, amount: amount(1, n, 'cd') }).date;
 				assert.equal(

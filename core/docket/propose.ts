@@ -3,7 +3,10 @@ import type { Closure, CourtCalendar } from '../dates/calendar.ts';
 import { parseDate, parseTime, toDay, type PlainDate } from '../dates/plain.ts';
 import type { BookEvent, Expression, Rule, Rulebook, Start } from '../rulebooks/book.ts';
 import { calendarOf } from '../rulebooks/book.ts';
-import { count, CountError, deemedDay, nextWeekday, parseAmount } from './count.ts';
+import { CountError, parseAmount } from './amount.ts';
+import { count, nextWeekday } from './count.ts';
+import { checkAnswers } from './check-answers.ts';
+import { deemedDay } from './deemed.ts';
 import type { Method } from '../rulebooks/method.ts';
 import { formatAmount, type Step } from './trace.ts';
 
@@ -168,45 +171,6 @@ export function propose(
 		);
 	}
 	return { deadlines, left };
-}
-
-function checkAnswers(event: BookEvent, { answers, date }: EventInput): void {
-	const asked = (id: string) => event.questions.find((x) => x.id === id)!;
-	for (const [id, value] of Object.entries(answers)) {
-		const item = event.questions.find((x) => x.id === id);
-		if (!item)
-			throw new CountError(
-				`"${id}" is not a question of this event${event.questions.length ? `; it asks ${event.questions.map((x) => x.id).join(', ')}` : ''}`
-			);
-		if (value === '') continue;
-		if (item.kind === 'date' && !parseDate(value))
-			throw new CountError(`"${value}" is not a date that exists: ${item.ask}`, id);
-		if (item.kind === 'choice' && !item.options!.some((option) => option.id === value))
-			throw new CountError(
-				`"${value}" is not an answer to "${item.ask}": choose ${item.options!.map((option) => option.id).join(', ')}`,
-				id
-			);
-		if (item.must === 'not-after-event' && value > date)
-			throw new CountError(
-				`"${item.ask}" cannot be ${value}: that is after the event itself, ${date}. One of the two dates is wrong.`,
-				id
-			);
-		if (item.must === 'not-before-event' && value < date)
-			throw new CountError(
-				`"${item.ask}" cannot be ${value}: that is before the event itself, ${date}. One of the two dates is wrong.`,
-				id
-			);
-		for (const [other, wanted] of Object.entries(item.if ?? {})) {
-			const each = asked(other);
-			const label = (text: string) => each.options!.find((x) => x.id === text)?.label ?? text;
-			const given = answers[other] || each.options![0]!.id;
-			if (given !== wanted)
-				throw new CountError(
-					`The answers contradict each other: "${item.ask}" is answered, but "${each.ask}" is "${label(given)}", not "${label(wanted)}".`,
-					id
-				);
-		}
-	}
 }
 
 class Run {

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { CourtCalendar, type Closure } from '../dates/calendar.ts';
 import { Holidays, type HolidayRule } from '../dates/holidays.ts';
 import { parseDate } from '../dates/plain.ts';
-import { parseAmount } from '../docket/count.ts';
+import { parseAmount } from '../docket/amount.ts';
 import { methodSchema, type Method } from './method.ts';
 
 /**
@@ -352,8 +352,7 @@ function methodOf(
 	id: string,
 	chain: readonly BookFile[]
 ): { method: Method; calendar: CourtCalendar } {
-	const parts = Object.assign({}, ...chain.map((item) => item.method ?? {})) as unknown;
-	const read = methodSchema.safeParse(parts);
+	const read = methodSchema.safeParse(Object.assign({}, ...chain.map((item) => item.method ?? {})));
 	if (!read.success)
 		throw new BookError(
 			`${id}: method / ${read.error.issues[0]!.path.join(' / ')}: ${read.error.issues[0]!.message}`
@@ -363,7 +362,8 @@ function methodOf(
 		method: other,
 		calendar: new CourtCalendar(
 			new Holidays(other.holidays as HolidayRule[]),
-			new Holidays(other.forwardHolidays as HolidayRule[])
+			new Holidays(other.forwardHolidays as HolidayRule[]),
+			new Holidays(other.backwardHolidays as HolidayRule[])
 		)
 	};
 }

@@ -107,12 +107,17 @@ export const methodSchema = z.strictObject({
 		backward: z.string(),
 		cautiousBackward: z.boolean().default(false)
 	}),
+	/** The rule by which an inaccessible clerk's office moves a filing. */
 	office: z.string().optional(),
+	/** A filing's count of court days skips such a day like a holiday (Code Civ. Proc. 12b). */
+	officeInside: z.boolean().default(false),
 	services: services.optional(),
 	deemed: deemed.optional(),
 	holidays: z.array(holiday).default([]),
 	/** In forward counts only: the holidays of the state where a federal court sits. */
-	forwardHolidays: z.array(holiday).default([])
+	forwardHolidays: z.array(holiday).default([]),
+	/** In backward counts only: days that no law makes holidays, but on which a court may not sit. */
+	backwardHolidays: z.array(holiday).default([])
 });
 
 export type Method = z.infer<typeof methodSchema>;

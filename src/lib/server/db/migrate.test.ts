@@ -227,8 +227,11 @@ it('mail about a request that went into a matter is read by those who may see th
 		);
 	write('of a matter', request.id);
 	write('of none', open.id);
+	// As if it were the fourth version still, and only the fifth came after it.
+	const folder = migrationsWith({});
+	for (const name of readdirSync(folder)) if (name > '006') rmSync(join(folder, name));
 	db.pragma('user_version = 4');
-	migrate(db, path, MIGRATIONS);
+	migrate(db, path, folder);
 	assert.deepEqual(all(db, "SELECT id, matter_id FROM mail_out WHERE id LIKE 'of %' ORDER BY id"), [
 		{ id: 'of a matter', matter_id: request.matter_id },
 		{ id: 'of none', matter_id: null }

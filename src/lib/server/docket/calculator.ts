@@ -4,7 +4,8 @@
  */
 import { parseDate, parseTime, type PlainDate } from '#core/dates/plain.ts';
 import { parseTypedDate } from '#core/dates/typed.ts';
-import { count, CountError, parseAmount } from '#core/docket/count.ts';
+import { CountError, parseAmount } from '#core/docket/amount.ts';
+import { count } from '#core/docket/count.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';

@@ -15,6 +15,8 @@ export type CountView = {
 	reviewed: string;
 	bookTitle: string;
 	stale: string | null;
+	/** The count of the order or agreement that moved the date, where it counted days. */
+	moved?: CountView;
 };
 
 /** The count of a trace under a book; without a book, a date by hand. */
@@ -40,18 +42,27 @@ export function findCount(
 /** A stored trace. */
 export const parseTrace = (json: string): Step[] => JSON.parse(json) as Step[];
 
+/** The count that moved a date, as it was kept; undefined where it was moved to a day. */
+export const findMoveCount = (
+	app: Application,
+	{ book, date, move_trace: trace }: Pick<DeadlineRow, 'book' | 'date' | 'move_trace'>
+): CountView | undefined =>
+	trace === null ? undefined : findCount(app, book, parseTrace(trace), date);
+
 /**
- * The count of one date that the viewer may see; of a moved date, the count of the day the rule
- * sets.
+ * The count of one date that the viewer may see: of a moved date, that of the day the rule sets,
+ * and beside it the one that moved it.
  */
 export function findDeadlineCount(
 	app: Application,
 	me: Staff,
 	deadlineId: string
 ): CountView | undefined {
-	const deadline = maybeOne<Pick<DeadlineRow, 'book' | 'trace' | 'date' | 'computed'>>(
+	const deadline = maybeOne<
+		Pick<DeadlineRow, 'book' | 'trace' | 'date' | 'computed' | 'move_trace'>
+	>(
 		app.db,
-		`SELECT d.book, d.trace, d.date, d.computed
+		`SELECT d.book, d.trace, d.date, d.computed, d.move_trace
 		FROM deadline d
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.id = @deadlineId AND ${visible('m')}`,
@@ -59,5 +70,9 @@ export function findDeadlineCount(
 	);
 	if (!deadline) return undefined;
 	const { book, trace, date, computed } = deadline;
-	return findCount(app, book, parseTrace(trace), computed ?? date);
+	const moved = findMoveCount(app, deadline);
+	return {
+		...findCount(app, book, parseTrace(trace), computed ?? date),
+		...(moved ? { moved } : {})
+	};
 }

@@ -12,6 +12,7 @@ import { findPersonOfStaff } from '#server/staff/queries.ts';
 import { recount } from './counting.ts';
 import { requireDeadline, requireDocumentOn } from './find.ts';
 import { dateReturned, datesDocketed, dateVacated } from './messages.ts';
+import { countMove } from './move-count.ts';
 import type { DateDocumentRow, DeadlineRow, EventRow } from './rows.ts';
 import { updateDeadline, vacate } from './writing.ts';
 
@@ -75,6 +76,7 @@ export const checkDeadline = matterCommand({
 				`It was returned: “${deadline.returned_reason}”. It is checked once that is answered.`
 			);
 		refuseOtherCount(ctx, deadline);
+		refuseOtherMove(ctx, deadline);
 		updateDeadline(ctx, deadline, { checked_by: me.id, checked_at: ctx.clock.now() });
 		record.audit({ deadline: deadline.id, date: deadline.date });
 		record.log('date', `Second check: ${deadline.title} ${formatDate(deadline.date)} confirmed.`);
@@ -94,6 +96,17 @@ function refuseOtherCount(ctx: Context, deadline: DeadlineRow): void {
 	if (fresh.date !== stands)
 		throw new Refused(
 			`A fresh count gives ${formatDate(fresh.date)}, not ${formatDate(stands)}. Change the event's date to itself to count anew, then check.`
+		);
+}
+
+/** So must the count of the order or agreement that moved it. */
+function refuseOtherMove(ctx: Context, deadline: DeadlineRow): void {
+	const { move_from: from, move_count: by, date } = deadline;
+	if (from === null || by === null) return;
+	const fresh = countMove(ctx, deadline, from, by);
+	if (fresh.date !== date)
+		throw new Refused(
+			`${by} from ${formatDate(from)} is ${formatDate(fresh.date)}, not ${formatDate(date)}. Move it again, then check.`
 		);
 }
 

@@ -5,7 +5,7 @@
 import type { Closure } from '#core/dates/calendar.ts';
 import { addDays, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, parseAnswers } from '#core/docket/answers.ts';
-import { CountError } from '#core/docket/count.ts';
+import { CountError } from '#core/docket/amount.ts';
 import { propose, type Proposal } from '#core/docket/propose.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { Rule, Rulebook } from '#core/rulebooks/book.ts';

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, findBadDay, type Answers } from '#core/docket/answers.ts';
-import { CountError } from '#core/docket/count.ts';
+import { CountError } from '#core/docket/amount.ts';
 import type { Left, Proposal } from '#core/docket/propose.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';

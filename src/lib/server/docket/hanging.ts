@@ -1,6 +1,7 @@
 /** Tasks that hang on a date: so many days or court days before it. They move with it. */
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
-import { count, parseAmount } from '#core/docket/count.ts';
+import { parseAmount } from '#core/docket/amount.ts';
+import { count } from '#core/docket/count.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';

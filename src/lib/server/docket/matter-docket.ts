@@ -1,22 +1,22 @@
 /** A matter's docket: its events with their dates beneath, and what lies beside the dates. */
-import type { PlainDate } from '#core/dates/plain.ts';
+import { parseDate, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { parseAnswers, type Answers } from '#core/docket/answers.ts';
 import { formatDate } from '#core/format/dates.ts';
-import { parseDate } from '#core/dates/plain.ts';
 import type { Question } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 import { bookOnMatter } from '#server/rulebooks/shelf.ts';
-import { findCount, parseTrace, type CountView } from './counts.ts';
-import { recount } from './counting.ts';
+import { calendarFor, countedBy, recount } from './counting.ts';
+import { findCount, findMoveCount, parseTrace, type CountView } from './counts.ts';
 import {
 	SELECT_DEADLINES,
 	viewDeadlines,
 	type DeadlineListRow,
 	type DeadlineView
 } from './list.ts';
+import { countMove } from './move-count.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
 
 type AnswerInWords = { ask: string; answer: string };
@@ -120,6 +120,10 @@ export type CheckItem = DeadlineView & {
 	/** The same count made now; null where no rule sets the date. */
 	fresh: { date: PlainDate; same: boolean; count: CountView } | null;
 	byHand: boolean;
+	/** How an order or agreement moved it by so many days, and the same count made now. */
+	move: { by: string; from: PlainDate; count: CountView; fresh: PlainDate; same: boolean } | null;
+	/** Why no court sits on the day it was moved to, or entered for; null where one does. */
+	closed: string | null;
 };
 
 /**
@@ -163,8 +167,18 @@ export function findCheckItem(
 					count: findCount(app, row.book, anew.trace, anew.date)
 				}
 			: null,
-		byHand: row.book === ''
+		byHand: row.book === '',
+		move: findMove(app, stored),
+		closed: calendarFor(app, countedBy(app, stored)).closed(toDay(stored.date))?.name ?? null
 	};
+}
+
+function findMove(app: Application, deadline: DeadlineRow): CheckItem['move'] {
+	const { move_from: from, move_count: by, date } = deadline;
+	const count = findMoveCount(app, deadline);
+	if (!count || from === null || by === null) return null;
+	const fresh = countMove(app, deadline, from, by).date;
+	return { by, from, count, fresh, same: fresh === date };
 }
 
 export type DateDocument = { id: string; name: string; role: 'proof' | 'linked' | 'order' };

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
-import { count, CountError, parseAmount } from '#core/docket/count.ts';
+import { CountError } from '#core/docket/amount.ts';
 import type { Step } from '#core/docket/trace.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Application } from '#server/app/application.ts';
@@ -12,10 +12,11 @@ import { Refused } from '#server/app/errors.ts';
 import { id, maybeDay, maybeId, maybeText, text, version } from '#server/app/fields.ts';
 import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
 import { preview } from '#server/app/preview.ts';
-import { calendarFor, countedBy } from './counting.ts';
+import { countedBy } from './counting.ts';
 import { requireDeadline, requireDocumentOn } from './find.ts';
 import { listTaskMoves, type TaskMove } from './hanging.ts';
 import { dateMoved } from './messages.ts';
+import { countMove } from './move-count.ts';
 import type { DeadlineRow } from './rows.ts';
 import { listWarnings } from './warnings.ts';
 import { rescheduleDeadline } from './writing.ts';
@@ -38,6 +39,9 @@ type Rescheduled = {
 	tasks: TaskMove[];
 	days: number;
 };
+
+/** A date moved to a day, or back to the rule's: nothing was counted. */
+const NO_MOVE_COUNT = { move_from: null, move_count: null, move_trace: null };
 
 /** What a date would become. */
 function findReschedule(app: Application, deadline: DeadlineRow, input: MoveInput): Rescheduled {
@@ -63,13 +67,9 @@ function target(
 	}
 	if (to !== null) return { to, trace: [] };
 	if (by === '') throw new Refused('Give the days (+14d, -3cd) or the new date.', 'by');
-	const book = countedBy(app, deadline);
 	try {
-		const method = { ...book.method, clearDays: false, short: undefined };
-		const amount = parseAmount(by);
-		const request = { from: deadline.date, amount, act: 'file' as const };
-		const counted = count(method, calendarFor(app, book), request);
-		return { to: counted.date, trace: counted.trace };
+		const { date, trace } = countMove(app, deadline, deadline.date, by);
+		return { to: date, trace };
 	} catch (error) {
 		if (error instanceof CountError) throw new Refused(error.message, 'by');
 		throw error;
@@ -113,7 +113,7 @@ export const moveDeadline = matterCommand({
 	run({ ctx, me, deadline, matter, input, record, notify }) {
 		if (deadline.state !== 'docketed') throw new Refused('Only a docketed date is moved.');
 		const order = requireDocumentOn(ctx, matter, input.documentId, 'documentId');
-		const { to } = findReschedule(ctx, deadline, input);
+		const { to, trace } = findReschedule(ctx, deadline, input);
 		if (to === deadline.date) throw new Refused('That is the date it has.', input.to ? 'to' : 'by');
 		const moved: Partial<DeadlineRow> =
 			input.how === 'back'
@@ -123,7 +123,8 @@ export const moveDeadline = matterCommand({
 						moved_reason: '',
 						moved_document: null,
 						moved_by: null,
-						moved_at: null
+						moved_at: null,
+						...NO_MOVE_COUNT
 					}
 				: {
 						computed: deadline.computed ?? deadline.date,
@@ -131,7 +132,14 @@ export const moveDeadline = matterCommand({
 						moved_reason: input.reason,
 						moved_document: order?.id ?? null,
 						moved_by: me.id,
-						moved_at: ctx.clock.now()
+						moved_at: ctx.clock.now(),
+						...(input.to === null
+							? {
+									move_from: deadline.date,
+									move_count: input.by,
+									move_trace: JSON.stringify(trace)
+								}
+							: NO_MOVE_COUNT)
 					};
 		const also = rescheduleDeadline(ctx, deadline, { date: to, time: deadline.time }, moved);
 		const how = input.how === 'back' ? 'back to the day the rule sets' : `by ${input.how}`;

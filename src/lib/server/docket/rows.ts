@@ -56,6 +56,10 @@ export type DeadlineRow = {
 	moved_document: string | null;
 	moved_by: string | null;
 	moved_at: string | null;
+	/** The day from which an order or agreement counted, how many days ("+14cd"), and that count. */
+	move_from: PlainDate | null;
+	move_count: string | null;
+	move_trace: string | null;
 	internal: PlainDate | null;
 	hand_time: string | null;
 	place: string;

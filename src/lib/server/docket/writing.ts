@@ -96,6 +96,9 @@ export function proposeAgain(
 		closed_on: null,
 		computed: null,
 		moved_how: null,
+		move_from: null,
+		move_count: null,
+		move_trace: null,
 		internal: null
 	});
 }

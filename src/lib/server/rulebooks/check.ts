@@ -4,7 +4,7 @@
  */
 import { isNode, LineCounter, parseDocument, visit, type Document } from 'yaml';
 import { plainDate } from '#core/dates/plain.ts';
-import { CountError } from '#core/docket/count.ts';
+import { CountError } from '#core/docket/amount.ts';
 import { propose } from '#core/docket/propose.ts';
 import { explainTrace } from '#core/docket/trace.ts';
 import {

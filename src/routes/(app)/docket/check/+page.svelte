@@ -114,7 +114,36 @@
 								by {d.movedHow}; the rule gives {formatDate(d.computed)}. {d.movedReason}
 							</dd>{/if}
 					</dl>
-					<h3 class="mt-4 mb-2 font-semibold">The count</h3>
+					{#if d.closed}
+						<p class="mt-3 font-semibold text-madder" data-shut>
+							{formatDate(d.date)} is no day on which the court sits: {d.closed}.
+						</p>
+					{/if}
+					{#if d.computed}
+						<h3 class="mt-4 mb-2 font-semibold">
+							The {d.movedHow}: {d.move
+								? `${d.move.by} from ${formatDate(d.move.from)}`
+								: formatDate(d.date)}
+						</h3>
+						{#if d.move}
+							<Count count={d.move.count} late={d.date <= data.today && !d.checked} />
+							<p
+								class="mt-3 font-semibold {d.move.same ? 'text-spruce' : 'text-madder'}"
+								data-move={d.move.same}
+							>
+								{d.move.same
+									? `Counted anew just now: the same day, ${formatDate(d.move.fresh)}.`
+									: `Counted anew just now: ${formatDate(d.move.fresh)}, not ${formatDate(d.date)}. Move it again.`}
+							</p>
+						{:else}
+							<p class="sub">
+								It sets the day itself: there is nothing to count. Compare it with the paper.
+							</p>
+						{/if}
+					{/if}
+					<h3 class="mt-4 mb-2 font-semibold">
+						{d.computed ? `The rule's own day, ${formatDate(d.computed)}` : 'The count'}
+					</h3>
 					<Count count={d.count} late={d.date <= data.today && !d.checked} />
 					{#if d.fresh}
 						<p
@@ -147,7 +176,7 @@
 						<div class="mt-4 border-t border-rule pt-4">
 							{#if !returning}
 								<div class="flex gap-2">
-									{#if d.byHand || d.fresh?.same}<RowAction
+									{#if (d.byHand || d.fresh?.same) && (d.move === null || d.move.same)}<RowAction
 											action="?/check"
 											ondone={() => {
 												toast(`${d.title}: confirmed.`);

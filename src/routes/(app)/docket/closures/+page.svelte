@@ -109,7 +109,7 @@
 			<ul class="mt-1">
 				{#each data.holidays as h (h.date)}<li class="row flex h-[32px] items-center gap-3">
 						<span class="w-[110px] font-semibold">{formatDay(h.date, data.today)}</span
-						>{h.name}{#if h.forward}<span class="sub">in counts forwards only</span>{/if}
+						>{h.name}{#if h.only}<span class="sub">in counts {h.only}s only</span>{/if}
 					</li>{/each}
 			</ul>
 		</section>

@@ -70,6 +70,9 @@
 		</b>
 		{deadline.movedReason}
 	</p>
+	{#if count.moved}
+		<div class="mt-2"><Count count={count.moved} late={deadline.date <= today} /></div>
+	{/if}
 {/if}
 {#if papers.length}
 	<p class="mt-2 flex flex-wrap gap-3">

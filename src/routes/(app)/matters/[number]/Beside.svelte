@@ -11,23 +11,23 @@
 	import type { PageData } from './$types.js';
 	let { data }: { data: PageData } = $props();
 	const caption = $derived(data.caption);
-	let besides = $state<'' | 'link' | 'number' | 'related'>(''),
+	let adding = $state<'' | 'link' | 'number' | 'related'>(''),
 		other = $state('');
 </script>
 
 <Section title="Beside it">
-	{#snippet tools()}<button class="act" onclick={() => (besides = besides === 'link' ? '' : 'link')}
+	{#snippet tools()}<button class="act" onclick={() => (adding = adding === 'link' ? '' : 'link')}
 			>link</button
-		><button class="act" onclick={() => (besides = besides === 'number' ? '' : 'number')}
+		><button class="act" onclick={() => (adding = adding === 'number' ? '' : 'number')}
 			>number</button
-		><button class="act" onclick={() => (besides = besides === 'related' ? '' : 'related')}
+		><button class="act" onclick={() => (adding = adding === 'related' ? '' : 'related')}
 			>related</button
 		>{/snippet}
-	{#if besides === 'link'}<ActionForm
+	{#if adding === 'link'}<ActionForm
 			action="?/link"
 			class="mt-2 flex flex-col gap-2"
 			ondone={() => {
-				besides = '';
+				adding = '';
 			}}
 			>{#snippet children({ errors, busy })}<input
 					type="hidden"
@@ -48,11 +48,11 @@
 					<button class="btn" disabled={busy}>Add the link</button>
 				</div>{/snippet}</ActionForm
 		>
-	{:else if besides === 'number'}<ActionForm
+	{:else if adding === 'number'}<ActionForm
 			action="?/reference"
 			class="mt-2 flex flex-col gap-2"
 			ondone={() => {
-				besides = '';
+				adding = '';
 			}}
 			>{#snippet children({ errors, busy })}<input
 					type="hidden"
@@ -78,11 +78,11 @@
 					<button class="btn" disabled={busy}>Add the number</button>
 				</div>{/snippet}</ActionForm
 		>
-	{:else if besides === 'related'}<ActionForm
+	{:else if adding === 'related'}<ActionForm
 			action="?/relate"
 			class="mt-2 flex flex-col gap-2"
 			ondone={() => {
-				besides = '';
+				adding = '';
 				other = '';
 			}}
 			>{#snippet children({ errors, busy })}<input
@@ -147,7 +147,7 @@
 				>{k.names.join(', ')}</span
 			><span class="sub">{k.decision ?? 'open'}</span></a
 		>{/each}
-	{#if data.links.length + data.references.length + data.related.length + data.requests.length + data.checks.length === 0 && besides === ''}<p
+	{#if data.links.length + data.references.length + data.related.length + data.requests.length + data.checks.length === 0 && adding === ''}<p
 			class="sub mt-2"
 		>
 			Links, numbers of others, related matters.

@@ -20,7 +20,7 @@
 	import Drawn from './Drawn.svelte';
 	import EnterEvent from './EnterEvent.svelte';
 	import EventHead from './EventHead.svelte';
-	import HandDate from './HandDate.svelte';
+	import AddDeadline from './AddDeadline.svelte';
 	import MoveEvent from './MoveEvent.svelte';
 	import OrderDrawer from './OrderDrawer.svelte';
 	let { data } = $props();
@@ -244,7 +244,7 @@
 		people={caption.members.map(({ initials }) => initials).join(', ')}
 	/>
 {/if}
-<HandDate bind:open={byHand} matter={caption} documents={data.documents} today={data.today} />
+<AddDeadline bind:open={byHand} matter={caption} documents={data.documents} today={data.today} />
 {#if data.matterBooks.length}
 	<OrderDrawer
 		bind:open={ordering}

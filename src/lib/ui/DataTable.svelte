@@ -47,7 +47,6 @@
 	}: Props = $props();
 	const parts = $derived<readonly RowGroup<Row>[]>(groups ?? [{ name: '', rows }]);
 	const hasRows = $derived(parts.some((part) => part.rows.length > 0));
-	const width = $derived(columns.length + (chosen ? 1 : 0));
 	const ARROWS = { ascending: ' ↑', descending: ' ↓' };
 
 	function choose(event: KeyboardEvent) {
@@ -108,8 +107,9 @@
 		{#each parts as part, place (place)}
 			<tbody>
 				{#if part.name}
+					<!-- Not over all columns: those a telephone hides would take room from the others. -->
 					<tr>
-						<th colspan={width} scope="colgroup" class="border-0 pt-4 pb-1">
+						<th colspan={chosen ? 2 : 1} scope="rowgroup" class="border-0 pt-4 pb-1">
 							<span class="read text-large font-medium text-ink">{part.name}</span>
 							<span class="sub">{part.about ?? ''}</span>
 						</th>

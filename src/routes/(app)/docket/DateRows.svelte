@@ -18,7 +18,12 @@
 	let { rows, name, today, staffId, mayDocket }: Props = $props();
 	const columns: Column<ListedDate>[] = [
 		{ key: 'state', label: 'State', cell: mark, class: 'w-[26px]' },
-		{ key: 'date', label: 'Date', cell: day, class: 'w-[176px] whitespace-nowrap' },
+		{
+			key: 'date',
+			label: 'Date',
+			cell: day,
+			class: 'w-[176px] whitespace-nowrap max-md:w-[104px] max-md:whitespace-normal'
+		},
 		{
 			key: 'what',
 			label: 'What',
@@ -27,14 +32,19 @@
 			cell: moved,
 			class: 'truncate'
 		},
-		{ key: 'matter', label: 'Matter', cell: matter, class: 'w-[24%] truncate' },
+		{ key: 'matter', label: 'Matter', cell: matter, class: 'w-[24%] truncate max-md:hidden' },
 		{
 			key: 'authority',
 			label: 'Authority',
 			cell: authority,
-			class: 'sub w-[210px] truncate'
+			class: 'sub w-[210px] truncate max-md:hidden'
 		},
-		{ key: 'check', label: 'Check', cell: check, class: 'w-[112px] text-right whitespace-nowrap' }
+		{
+			key: 'check',
+			label: 'Check',
+			cell: check,
+			class: 'w-[112px] text-right whitespace-nowrap max-md:hidden'
+		}
 	];
 	const isLate = ({ state, date }: ListedDate) =>
 		state === 'missed' || (state === 'docketed' && date === today);
@@ -56,6 +66,7 @@
 	</span>
 {/snippet}
 {#snippet moved(due: ListedDate)}
+	<span class="sub block truncate md:hidden">{due.matterTitle}</span>
 	{#if due.computed}
 		<span class="sub ml-2">by {due.movedHow}, rule {formatDay(due.computed, today).slice(4)}</span>
 	{/if}

@@ -1,4 +1,4 @@
-/** `npm run bench`: measured in one run, printed as ratios. */
+/** Measured in one run, printed as ratios. `npm run bench` builds and runs it. */
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,7 +22,6 @@ import { shippedBook } from '#server/rulebooks/shelf.ts';
 import { search } from '#server/search/queries.ts';
 import { testHouse } from '#server/testing/house.ts';
 import { Chance } from '../demo/chance.ts';
-import { printSent } from './sent.ts';
 
 const ms = (item: () => void): number => {
 	item();
@@ -377,7 +376,7 @@ for (const name of ['Tidewrack Dredging LLC', 'Eastlake, Gideon']) {
 }
 
 // The labelled pairs of names.
-const pairs = parse(readFileSync(new URL('names.csv', import.meta.url)), { columns: true }) as {
+const pairs = parse(readFileSync('bench/names.csv'), { columns: true }) as {
 	one: string;
 	other: string;
 	same: string;
@@ -406,5 +405,3 @@ say(
 		),
 	'exact, in whole numbers'
 );
-
-await printSent();

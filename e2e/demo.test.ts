@@ -33,33 +33,24 @@ function make(today: string): { db: Database.Database; end(): void } {
 const count = (db: Database.Database, sql: string) =>
 	scalar(db, `SELECT count(*) AS n FROM ${sql}`);
 
-/**
- * The last day of a February, and a Saturday after a holiday: the days that counting gets wrong.
- */
-for (const today of ['2028-02-29', '2026-12-26'])
-	it(`is made on ${today}, whole`, () => {
-		const { db, end } = make(today);
-		assert.equal(count(db, 'matter'), 48);
-		assert.equal(count(db, 'person'), 200);
-		assert.ok(count(db, 'document') >= 58);
-		assert.ok(count(db, 'time_entry') > 5000, 'three years of time');
-		assert.ok(count(db, "cost_run WHERE state = 'approved'") >= 33);
-		assert.ok(count(db, "deadline WHERE state = 'docketed' AND checked_by IS NULL") >= 4);
-		assert.equal(
-			count(
-				db,
-				"deadline WHERE state = 'docketed' AND date < '" +
-					today +
-					"' AND title = 'Notice of appeal'"
-			),
-			1,
-			'one date was missed'
-		);
-		assert.ok(verifyAudit(db).ok);
-		for (const row of all<{ id: string }>(db, 'SELECT id FROM cost_run'))
-			assert.ok(totals(listRunLines({ db } as Application, row.id)).agrees);
-		end();
-	});
+/** The last day of a February of 29 days, and a Sunday: the days that counting gets wrong. */
+const ODD_DAY = '2032-02-29';
+
+it('is made on any day, whole', () => {
+	const { db, end } = make(ODD_DAY);
+	assert.equal(count(db, 'matter'), 48);
+	assert.equal(count(db, 'person'), 200);
+	assert.ok(count(db, 'document') >= 58);
+	assert.ok(count(db, 'time_entry') > 5000, 'three years of time');
+	assert.ok(count(db, "cost_run WHERE state = 'approved'") >= 33);
+	assert.ok(count(db, "deadline WHERE state = 'docketed' AND checked_by IS NULL") >= 4);
+	const missed = `deadline WHERE state = 'docketed' AND date < '${ODD_DAY}'`;
+	assert.equal(count(db, `${missed} AND title = 'Notice of appeal'`), 1, 'one date was missed');
+	assert.ok(verifyAudit(db).ok);
+	for (const row of all<{ id: string }>(db, 'SELECT id FROM cost_run'))
+		assert.ok(totals(listRunLines({ db } as Application, row.id)).agrees);
+	end();
+});
 it('is the same each time, but for ids and keys', () => {
 	const facts = (db: Database.Database) =>
 		[

@@ -82,14 +82,5 @@ export function tellingWords({ tokens, weights }: NameForm): string[] {
 }
 
 /** The words of a text, as names are compared. */
-export function wordsOf(text: string): string[] {
-	const plain = text.replace(/['’`]/g, '');
-	// Most texts are plain ASCII, where folding is only a matter of case: an interest check reads
-	// hundreds of them.
-	const words = isAscii(plain)
-		? plain.toLowerCase().split(/[^a-z0-9]+/)
-		: foldName(plain).split(' ');
-	return words.filter(Boolean);
-}
-
-const isAscii = (text: string): boolean => /^[\x00-\x7f]*$/.test(text);
+export const wordsOf = (text: string): string[] =>
+	foldName(text.replace(/['’`]/g, '')).split(' ').filter(Boolean);

@@ -1,6 +1,14 @@
+/** Whether a text is plain ASCII, as most are: folding it is only a matter of case. */
+const isAscii = (text: string): boolean => /^[\x00-\x7f]*$/.test(text);
+
 /** Names folded for finding: case, accents and punctuation do not matter. */
-export const foldName = (name: string): string =>
-	name
+export function foldName(name: string): string {
+	if (isAscii(name))
+		return name
+			.toLowerCase()
+			.replace(/[^a-z0-9]+/g, ' ')
+			.trim();
+	return name
 		.normalize('NFKD')
 		.replace(/\p{M}/gu, '')
 		.toLowerCase()
@@ -9,6 +17,7 @@ export const foldName = (name: string): string =>
 		.replace(/ø/g, 'o')
 		.replace(/[^\p{L}\p{N}]+/gu, ' ')
 		.trim();
+}
 
 /** "IO" of "Ines Okafor"; at most two letters. */
 export function formatInitials(name: string): string {

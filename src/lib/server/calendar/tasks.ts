@@ -6,7 +6,7 @@ import type { CalendarHead, CalendarItem } from './write.ts';
 export const readCalendarTask = task({
 	name: 'read calendar',
 	lane: 'files',
-	seconds: 10,
+	seconds: 5,
 	tooMuch: 'This calendar file takes too long to read. Nothing was brought in.',
 	run: async (file: { data: Uint8Array; zone: string }): Promise<ReadCalendar> =>
 		(await import('./read.ts')).parseCalendar(file)

@@ -3,18 +3,19 @@
  * event is counted again from its stored inputs. Only looked at, nothing is saved.
  */
 import type { Closure } from '#core/dates/calendar.ts';
-import { addDays, daysBetween, type PlainDate } from '#core/dates/plain.ts';
+import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, parseAnswers } from '#core/docket/answers.ts';
 import { CountError } from '#core/docket/amount.ts';
 import { propose, type Proposal } from '#core/docket/propose.ts';
 import { capitalize } from '#core/format/words.ts';
-import type { Rule, Rulebook } from '#core/rulebooks/book.ts';
+import type { Rulebook } from '#core/rulebooks/book.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne, scalar } from '#server/db/sql.ts';
 import type { Order, Shelf } from '#server/rulebooks/shelf.ts';
 import { listClosuresFor } from './counting.ts';
-import type { ClosureRow, DeadlineRow, EventRow, MatterOrderRow } from './rows.ts';
+import type { ClosureRow, DeadlineRow, MatterOrderRow } from './rows.ts';
+import { iterateEvents, type StandingDate, type StandingEvent } from './standing-events.ts';
 
 type Has = Pick<Application, 'db'>;
 
@@ -54,75 +55,12 @@ export type Alteration = {
 	everything?: boolean;
 };
 
-/**
- * A date as it stands, with its event: read as places, since a house has hundreds of thousands of
- * them.
- */
-type Line = [
-	eventId: string,
-	matterId: string,
-	eventKey: string,
-	book: string,
-	date: PlainDate,
-	time: string | null,
-	service: string | null,
-	answers: string,
-	deadlineId: string | null,
-	rule: string,
-	state: DeadlineRow['state'],
-	due: PlainDate,
-	dueTime: string | null
-];
-type StandingEvent = Pick<EventRow, 'id' | 'date' | 'time' | 'service' | 'answers'> & {
-	matterId: string;
-	key: string;
-	bookId: string;
-	dates: StandingDate[];
-};
-type StandingDate = {
-	id: string;
-	rule: string;
-	state: DeadlineRow['state'];
-	due: PlainDate;
-	time: string | null;
-};
-
-/** A count looks only at the days between its event and its date, and a few beyond. */
-const REACH_DAYS = 20;
-
 /** Every date of the open matters that would change, event by event. */
 export function findEffects(app: Has, alteration: Alteration): Effect[] {
 	const judge = new Judge(app, alteration);
 	const effects: Effect[] = [];
 	for (const event of iterateEvents(app, alteration)) effects.push(...judge.effectsOf(event));
 	return effects;
-}
-
-function* iterateEvents(app: Has, { books, matterId }: Alteration): Generator<StandingEvent> {
-	const lines = app.db
-		.prepare(
-			`SELECT
-				e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
-				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time
-			FROM event e
-			LEFT JOIN deadline d ON d.event_id = e.id
-			WHERE e.book IN (SELECT value FROM json_each(@books))
-				AND (@matterId IS NULL OR e.matter_id = @matterId)
-			ORDER BY e.id`
-		)
-		.raw()
-		.iterate({ books: JSON.stringify(books), matterId: matterId ?? null }) as Iterable<Line>;
-	let event: StandingEvent | undefined;
-	for (const line of lines) {
-		const [id, ofMatter, key, bookId, date, time, service, answers, deadlineId] = line;
-		if (event?.id !== id) {
-			if (event) yield event;
-			event = { id, matterId: ofMatter, key, bookId, date, time, service, answers, dates: [] };
-		}
-		const [, , , , , , , , , rule, state, due, dueTime] = line;
-		if (deadlineId !== null) event.dates.push({ id: deadlineId, rule, state, due, time: dueTime });
-	}
-	if (event) yield event;
 }
 
 /** Counts events as they would be, and says what differs. */
@@ -133,9 +71,6 @@ class Judge {
 	readonly #takenOff: ReadonlySet<string>;
 	readonly #orders: ReadonlyMap<string, Order[]>;
 	readonly #closures = new Map<Rulebook, Closure[]>();
-	readonly #alone = new Map<string, boolean>();
-	/** A closure far from an event and its date changes nothing. */
-	readonly #near: { from: PlainDate; to: PlainDate } | undefined;
 
 	constructor(app: Has, alteration: Alteration) {
 		this.#app = app;
@@ -143,15 +78,11 @@ class Judge {
 		this.#closedMatters = listClosedMatters(app);
 		this.#takenOff = listTakenOff(app);
 		this.#orders = alteration.orders ? new Map() : listAllOrders(app);
-		const { everything, closure, without } = alteration;
-		const day = everything ? undefined : (closure ?? without)?.date;
-		this.#near = day && { from: addDays(day, -REACH_DAYS), to: addDays(day, REACH_DAYS) };
 	}
 
 	effectsOf(event: StandingEvent): Effect[] {
 		if (this.#closedMatters.has(event.matterId)) return [];
 		const book = this.#bookFor(event);
-		if (this.#isOutOfReach(book, event)) return [];
 		const proposals = this.#propose(book, event);
 		const effects = event.dates.flatMap((date) => {
 			const fresh = proposals.find(({ rule }) => rule === date.rule);
@@ -168,28 +99,6 @@ class Judge {
 			? orders(matterId, bookId)
 			: (this.#orders.get(`${matterId} ${bookId}`) ?? []);
 		return shelf.laid(bookId, over);
-	}
-
-	#isOutOfReach(book: Rulebook, { key, date, dates }: StandingEvent): boolean {
-		const near = this.#near;
-		if (!near || this.#alteration.fresh || !this.#hangsAlone(book, key)) return false;
-		return dates.every(
-			({ due }) => (date < near.from && due < near.from) || (date > near.to && due > near.to)
-		);
-	}
-
-	/**
-	 * Whether all dates of an event hang on its day alone, and not on answers or on other counts
-	 * beside it.
-	 */
-	#hangsAlone(book: Rulebook, key: string): boolean {
-		const name = `${book.id} ${key}`;
-		let known = this.#alone.get(name);
-		if (known === undefined) {
-			known = (book.events.get(key)?.rules ?? []).every(countsFromItsEvent);
-			this.#alone.set(name, known);
-		}
-		return known;
 	}
 
 	#propose(book: Rulebook, event: StandingEvent): readonly Proposal[] {
@@ -265,13 +174,6 @@ const newOnes = (event: StandingEvent, proposals: readonly Proposal[]): Effect[]
 			was: null,
 			fresh
 		}));
-
-const countsFromItsEvent = ({ count, variants }: Rule): boolean =>
-	[count, ...variants.map((variant) => variant.count)].every(
-		(expression) =>
-			expression === undefined ||
-			(expression.kind === 'count' && expression.from === 'event' && expression.of === undefined)
-	);
 
 const ids = (rows: { id: string }[]) => new Set(rows.map(({ id }) => id));
 const listClosedMatters = ({ db }: Has): Set<string> =>

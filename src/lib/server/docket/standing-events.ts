@@ -1,0 +1,125 @@
+/**
+ * The events of the house with their dates as they stand, one after another: what a change of
+ * books, closures or orders is held against.
+ */
+import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import type { Rule } from '#core/rulebooks/book.ts';
+import type { Application } from '#server/app/application.ts';
+import type { Alteration } from './effects.ts';
+import type { DeadlineRow, EventRow } from './rows.ts';
+
+/**
+ * A date as it stands, with its event: read as places, since a house has hundreds of thousands of
+ * them.
+ */
+type Line = [
+	eventId: string,
+	matterId: string,
+	eventKey: string,
+	book: string,
+	date: PlainDate,
+	time: string | null,
+	service: string | null,
+	answers: string,
+	deadlineId: string | null,
+	rule: string,
+	state: DeadlineRow['state'],
+	due: PlainDate,
+	dueTime: string | null
+];
+export type StandingEvent = Pick<EventRow, 'id' | 'date' | 'time' | 'service' | 'answers'> & {
+	matterId: string;
+	key: string;
+	bookId: string;
+	dates: StandingDate[];
+};
+export type StandingDate = {
+	id: string;
+	rule: string;
+	state: DeadlineRow['state'];
+	due: PlainDate;
+	time: string | null;
+};
+
+/**
+ * A count looks only at the days between its event and its date. Where it rolls back to a court
+ * day, it also looked at the closed days behind it: no run of them is longer.
+ */
+const REACH_DAYS = 10;
+
+/** The days near a closure: a date whose count lies beyond them is not touched by it. */
+function reachOf({ everything, fresh, closure, without }: Alteration) {
+	const day = everything || fresh ? undefined : (closure ?? without)?.date;
+	return {
+		from: day ? addDays(day, -REACH_DAYS) : null,
+		to: day ? addDays(day, REACH_DAYS) : null
+	};
+}
+
+/**
+ * The events whose dates all hang on the event's day alone, and not on answers or on other counts
+ * beside it, as `book key`.
+ */
+const listAloneEvents = ({ books, shelf }: Alteration): string[] =>
+	books.flatMap((id) =>
+		[...shelf.book(id).events]
+			.filter(([, event]) => event.rules.every(countsFromItsEvent))
+			.map(([key]) => `${id} ${key}`)
+	);
+
+/** Those that the change may touch, by event. */
+export function* iterateEvents(
+	app: Pick<Application, 'db'>,
+	alteration: Alteration
+): Generator<StandingEvent> {
+	const lines = app.db
+		.prepare(
+			`SELECT
+				e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
+				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time
+			FROM event e
+			LEFT JOIN deadline d ON d.event_id = e.id
+			WHERE e.book IN (SELECT value FROM json_each(@books))
+				AND (@matterId IS NULL OR e.matter_id = @matterId)
+				AND (
+					@from IS NULL
+					OR (
+						d.state IN ('docketed', 'proposed')
+						AND (
+							(
+								min(e.date, coalesce(d.computed, d.date)) <= @to
+								AND max(e.date, coalesce(d.computed, d.date)) >= @from
+							)
+							OR e.book || ' ' || e.event_key NOT IN (SELECT value FROM json_each(@alone))
+							OR e.matter_id IN (SELECT matter_id FROM matter_order WHERE ended_at IS NULL)
+						)
+					)
+				)
+			ORDER BY e.id`
+		)
+		.raw()
+		.iterate({
+			books: JSON.stringify(alteration.books),
+			alone: JSON.stringify(listAloneEvents(alteration)),
+			matterId: alteration.matterId ?? null,
+			...reachOf(alteration)
+		}) as Iterable<Line>;
+	let event: StandingEvent | undefined;
+	for (const line of lines) {
+		const [id, ofMatter, key, bookId, date, time, service, answers, deadlineId] = line;
+		if (event?.id !== id) {
+			if (event) yield event;
+			event = { id, matterId: ofMatter, key, bookId, date, time, service, answers, dates: [] };
+		}
+		const [, , , , , , , , , rule, state, due, dueTime] = line;
+		if (deadlineId !== null) event.dates.push({ id: deadlineId, rule, state, due, time: dueTime });
+	}
+	if (event) yield event;
+}
+
+const countsFromItsEvent = ({ count, variants }: Rule): boolean =>
+	[count, ...variants.map((variant) => variant.count)].every(
+		(expression) =>
+			expression === undefined ||
+			(expression.kind === 'count' && expression.from === 'event' && expression.of === undefined)
+	);

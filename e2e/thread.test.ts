@@ -522,7 +522,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await okafor.press('Open a matter');
 		await okafor.fill('Title', 'Quayside whisper');
 		await okafor.select('Business unit', 'Corporate');
-		await okafor.page.click('input[name="restricted"]');
+		await (await okafor.page.waitForSelector('input[name="restricted"]'))!.click();
 		await okafor.press('Open the matter');
 		await okafor.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
 		await okafor.sees('Restricted');

@@ -18,6 +18,11 @@ export type EventInput = {
 	service?: string | undefined;
 	answers: Readonly<Record<string, string>>;
 	closures?: readonly Closure[];
+	/**
+	 * Dates that an order or an agreement moved, by rule: an early warning counts from the day that
+	 * stands.
+	 */
+	moved?: ReadonlyMap<string, PlainDate>;
 };
 
 export type Proposal = {
@@ -142,10 +147,11 @@ export function propose(
 	for (const suggestion of event.suggestions) {
 		const of = deadlines.find((deadline) => deadline.rule === suggestion.of && !deadline.suggested);
 		if (!of) continue;
+		const moved = input.moved?.get(of.rule);
 		const counted = count(book.method, cal, {
-			from: of.date,
+			from: moved ?? of.date,
 			amount: parseAmount(suggestion.count),
-			label: `the day "${of.title}" is due`,
+			label: `the day "${of.title}" ${moved ? 'was moved to' : 'is due'}`,
 			act: 'serve'
 		});
 		deadlines.push(

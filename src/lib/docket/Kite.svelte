@@ -1,20 +1,31 @@
 <!--
 	A deadline: dashed = proposed, half = docketed and not checked, solid = checked, tick = met,
-	struck = vacated, broken = missed.
+	struck = vacated, broken = missed; filled from below = no longer follows its event.
 -->
 <script lang="ts">
 	type Props = {
 		state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
 		checked?: boolean;
 		late?: boolean;
+		/** It no longer follows its event. */
+		adrift?: boolean;
 		size?: number;
 		words?: boolean;
 	};
-	let { state, checked = false, late = false, size = 16, words = true }: Props = $props();
+	let {
+		state,
+		checked = false,
+		late = false,
+		adrift = false,
+		size = 16,
+		words = true
+	}: Props = $props();
 	const P = 'M8 .8 13.6 7 8 15.2 2.4 7Z';
-	const shape = $derived(state === 'docketed' ? (checked ? 'solid' : 'half') : state);
+	const shape = $derived(
+		state !== 'docketed' ? state : adrift ? 'adrift' : checked ? 'solid' : 'half'
+	);
 	const color = $derived(
-		state === 'missed' || late
+		state === 'missed' || late || shape === 'adrift'
 			? 'var(--color-madder)'
 			: shape === 'half'
 				? 'var(--color-saffron-ink)'
@@ -28,6 +39,7 @@
 		{
 			proposed: 'proposed',
 			half: 'docketed, needs a second check',
+			adrift: 'docketed, no longer follows its event',
 			solid: 'docketed and checked',
 			met: 'met',
 			vacated: 'vacated',
@@ -58,6 +70,12 @@
 			stroke={color}
 			stroke-width="1.4"
 		/><path d="M8 .8 2.4 7 8 15.2Z" fill={color} />
+	{:else if shape === 'adrift'}<path
+			d={P}
+			fill="var(--color-white)"
+			stroke={color}
+			stroke-width="1.4"
+		/><path d="M2.4 7h11.2L8 15.2Z" fill={color} />
 	{:else if shape === 'solid'}<path d={P} fill={color} stroke={color} stroke-width="1.4" />
 	{:else if shape === 'met'}<path
 			d={P}

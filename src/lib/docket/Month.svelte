@@ -2,6 +2,7 @@
 	One month: each day with its dates and hearings; days on which the court does not sit are hatched.
 -->
 <script lang="ts">
+	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import {
 		addDays,
 		plainDate,
@@ -22,6 +23,7 @@
 		about: string;
 		state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
 		checked: boolean;
+		adrift?: boolean;
 		href: string;
 	};
 	type Props = {
@@ -85,11 +87,12 @@
 						{#each on(d).slice(0, MOST) as x (x.id)}<a
 								class="it"
 								href={x.href}
-								title="{x.title}, {x.about}"
+								title="{x.title}, {x.about}{x.adrift ? `, ${NO_LONGER_FOLLOWS}` : ''}"
 								data-mark={x.title}
 								><Kite
 									state={x.state}
 									checked={x.checked}
+									adrift={x.adrift}
 									late={x.state === 'docketed' && x.date <= today}
 									size={12}
 								/><span class="truncate">{x.title}</span></a

@@ -12,6 +12,7 @@
 			title: string;
 			state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
 			checked: boolean;
+			adrift?: boolean;
 			href: string;
 			from?: string | null;
 		}[];
@@ -20,6 +21,7 @@
 </script>
 
 <script lang="ts">
+	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import { addDays, plainDate, daysBetween, MONTHS, type PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import Kite from './Kite.svelte';
@@ -232,11 +234,12 @@
 						style:left="{x(m.date) + step / 2 - 8 + (spread && turned(m.date) ? 16 : 0)}px"
 						style:top="{24 + l.top + (spread ? 26 * (i + 1) + 4 : 8)}px"
 						href={m.href}
-						title="{m.date}: {m.title}"
+						title="{m.date}: {m.title}{m.adrift ? `, ${NO_LONGER_FOLLOWS}` : ''}"
 						aria-label={spread ? undefined : `${m.date}, ${m.title}, ${m.state}`}
 						><Kite
 							state={m.state}
 							checked={m.checked}
+							adrift={m.adrift}
 							late={m.state === 'docketed' && m.date <= today}
 							words={false}
 						/>{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}

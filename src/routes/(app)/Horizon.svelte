@@ -46,6 +46,7 @@
 							>{#if m.kind === 'deadline'}<Kite
 									state={m.state!}
 									checked={m.checked ?? false}
+									adrift={m.adrift}
 									late={d.date === data.today && m.state === 'docketed'}
 									size={15}
 								/>{:else}<Mark kind={m.kind} size={14} />{/if}</a

@@ -1,5 +1,6 @@
 <!-- Dates that were missed, then those of the next five court days. -->
 <script lang="ts">
+	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -22,7 +23,12 @@
 >
 	{#each rows as d (d.id)}
 		<a class="row slip" href="/matters/{d.matterNumber}/docket?deadline={d.id}">
-			<Kite state={d.state} checked={d.checked} late={d.date <= data.today} />
+			<Kite
+				state={d.state}
+				checked={d.checked}
+				adrift={d.left !== null}
+				late={d.date <= data.today}
+			/>
 			<span
 				class="font-semibold {d.date <= data.today
 					? 'text-madder'
@@ -45,8 +51,15 @@
 					>{d.date === data.today
 						? `due ${d.time ?? 'by the end of the day'}`
 						: `${formatDay(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
-				><span class="block {d.checked ? 'sub' : 'font-semibold text-saffron-ink'}"
-					>{d.checked ? d.authority : 'needs a second check'}</span
+				><span
+					class={[
+						'block',
+						d.left
+							? 'font-semibold text-madder'
+							: d.checked
+								? 'sub'
+								: 'font-semibold text-saffron-ink'
+					]}>{d.left ? NO_LONGER_FOLLOWS : d.checked ? d.authority : 'needs a second check'}</span
 				></span
 			>
 		</a>

@@ -1,5 +1,6 @@
 /** The next fifteen working days with everything that falls on them. */
 import { addDays, toDay, type PlainDate } from '#core/dates/plain.ts';
+import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
@@ -12,6 +13,8 @@ type HorizonMark = {
 	kind: 'deadline' | 'hearing' | 'task' | 'signing';
 	state?: DeadlineState;
 	checked?: boolean;
+	/** It no longer follows its event. */
+	adrift?: boolean;
 	title: string;
 	href: string;
 };
@@ -55,13 +58,13 @@ function emptyDays(app: Application): HorizonDay[] {
 }
 
 function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] {
-	type Row = Pick<DeadlineRow, 'id' | 'title' | 'date' | 'state' | 'checked_by'> & {
+	type Row = Pick<DeadlineRow, 'id' | 'title' | 'date' | 'state' | 'checked_by' | 'left_by'> & {
 		number: string;
 		matterTitle: string;
 	};
 	const rows = all<Row>(
 		app.db,
-		`SELECT d.id, d.title, d.date, d.state, d.checked_by, m.number, m.title AS matterTitle
+		`SELECT d.id, d.title, d.date, d.state, d.checked_by, d.left_by, m.number, m.title AS matterTitle
 		FROM deadline d
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.state IN ('docketed', 'proposed')
@@ -76,7 +79,8 @@ function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] 
 		kind: 'deadline',
 		state: stateOn(row.state, row.date, app.clock.today()),
 		checked: row.checked_by !== null,
-		title: `${row.title}, ${row.matterTitle}`,
+		adrift: row.left_by !== null,
+		title: `${row.title}, ${row.matterTitle}${row.left_by ? `, ${NO_LONGER_FOLLOWS}` : ''}`,
 		href: `/matters/${row.number}/docket?deadline=${row.id}`
 	}));
 }

@@ -1,5 +1,7 @@
 /** Dates and hearings as entries of a calendar. */
+import { describeLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { formatDate } from '#core/format/dates.ts';
+import { capitalize } from '#core/format/words.ts';
 import type { Application } from '#server/app/application.ts';
 import type { CalendarItem } from '#server/calendar/write.ts';
 import { all, one, type Params } from '#server/db/sql.ts';
@@ -40,6 +42,7 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 	const description = [
 		date.title,
 		date.authority,
+		date.left_by !== null && `${capitalize(describeLeft(date.rule_gives))}.`,
 		date.internal && `Our own date: ${formatDate(date.internal)}`,
 		date.long,
 		address
@@ -61,6 +64,7 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 
 function remark(date: DatedRow): string {
 	if (date.state === 'met') return ' (met)';
+	if (date.left_by !== null) return ` (${NO_LONGER_FOLLOWS})`;
 	return date.checked_by !== null || isOff(date) ? '' : ' (not checked yet)';
 }
 

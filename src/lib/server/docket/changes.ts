@@ -28,6 +28,7 @@ import { changesWait, datesMoved } from './messages.ts';
 import type { DateChangeRow, DeadlineRow } from './rows.ts';
 import {
 	insertDeadline,
+	leaveDeadline,
 	proposeAgain,
 	rescheduleDeadline,
 	updateDeadline,
@@ -234,7 +235,7 @@ export const decideChanges = matterCommand({
 			);
 			return input.apply
 				? applyChange(ctx, matter, change, input.reason)
-				: [`${change.title} stays${stays(change)}`];
+				: [leaveChange(ctx, change, input.reason)];
 		});
 		record.audit({
 			apply: input.apply,
@@ -254,6 +255,22 @@ export const decideChanges = matterCommand({
 });
 
 const stays = ({ was }: DateChangeRow) => (was ? ` on ${formatShortDate(was)}` : ' off the docket');
+
+/**
+ * Leaves a date as it is: where it stands, it is marked as one that does not follow its rule.
+ * @returns what became of it, in words
+ */
+function leaveChange(ctx: Context, change: DateChangeRow, reason: string): string {
+	const deadline = maybeOne<DeadlineRow>(
+		ctx.db,
+		`SELECT *
+		FROM deadline
+		WHERE id = @deadlineId AND state IN ('docketed', 'proposed') AND computed IS NULL`,
+		{ deadlineId: change.deadline_id }
+	);
+	if (!deadline || change.was === null) return `${change.title} stays${stays(change)}`;
+	return leaveDeadline(ctx, deadline, { gives: change.becomes, reason });
+}
 
 /** Applies one change; what was done, in words. */
 function applyChange(

@@ -2,6 +2,7 @@
  * How dates are counted here: a matter's book with its orders, and the department's closures over
  * its calendar.
  */
+import type { PlainDate } from '#core/dates/plain.ts';
 import type { Closure } from '#core/dates/calendar.ts';
 import { propose, type Proposal } from '#core/docket/propose.ts';
 import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
@@ -9,7 +10,7 @@ import { calendarOf, type Rulebook } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { bookOnMatter, requireBook } from '#server/rulebooks/shelf.ts';
-import type { ClosureRow, EventRow } from './rows.ts';
+import type { ClosureRow, EventRow, DeadlineRow } from './rows.ts';
 
 type Has = Pick<Application, 'db'>;
 
@@ -52,6 +53,21 @@ export const inputsOf = (event: EventRow): EventInputs => ({
 	answers: parseAnswers(event.answers)
 });
 
+/** Dates that stand on another day than their rule's, by rule. */
+export type MovedDates = ReadonlyMap<string, PlainDate>;
+
+/** The dates of an event that an order or an agreement moved. */
+export const listMoved = ({ db }: Has, eventId: string): Map<string, PlainDate> =>
+	new Map(
+		all<Pick<DeadlineRow, 'rule' | 'date'>>(
+			db,
+			`SELECT rule, date
+			FROM deadline
+			WHERE event_id = @eventId AND computed IS NOT NULL AND state <> 'vacated'`,
+			{ eventId }
+		).map(({ rule, date }) => [rule, date])
+	);
+
 /**
  * The deadlines of an event under a book, from these inputs. @throws CountError where they cannot
  * be counted
@@ -60,10 +76,12 @@ export const proposeFor = (
 	app: Has,
 	book: Rulebook,
 	eventKey: string,
-	inputs: EventInputs
+	inputs: EventInputs,
+	moved: MovedDates = new Map()
 ): ReturnType<typeof propose> =>
 	propose(book, {
 		event: eventKey,
+		moved,
 		date: inputs.date,
 		time: inputs.time ?? undefined,
 		service: inputs.service ?? undefined,
@@ -78,6 +96,7 @@ export const proposeFor = (
 export function recount(app: Has, event: EventRow, rule: string): Proposal | undefined {
 	if (!event.book) return undefined;
 	const book = bookOnMatter(app, event.matter_id, event.book);
-	const { deadlines } = proposeFor(app, book, event.event_key, inputsOf(event));
+	const moved = listMoved(app, event.id);
+	const { deadlines } = proposeFor(app, book, event.event_key, inputsOf(event), moved);
 	return deadlines.find((proposal) => proposal.rule === rule);
 }

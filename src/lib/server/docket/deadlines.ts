@@ -75,6 +75,10 @@ export const checkDeadline = matterCommand({
 			throw new Refused(
 				`It was returned: “${deadline.returned_reason}”. It is checked once that is answered.`
 			);
+		if (deadline.rule_gives !== null)
+			throw new Refused(
+				'It no longer follows its event. Let it follow, move it by order or agreement, or vacate it; then it is checked.'
+			);
 		refuseOtherCount(ctx, deadline);
 		refuseOtherMove(ctx, deadline);
 		updateDeadline(ctx, deadline, { checked_by: me.id, checked_at: ctx.clock.now() });

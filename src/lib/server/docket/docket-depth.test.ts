@@ -471,7 +471,7 @@ describe('an event corrected', () => {
 				ORDER BY id DESC`,
 				{ ny }
 			),
-			/no rule sets Reply papers any more/
+			/Reply papers left on Fri 12 Mar, no rule sets it any more/
 		);
 		const reply = row('Reply papers', ny);
 		assert.equal(reply.state, 'docketed', 'a docketed date is not taken off behind one’s back');

@@ -112,7 +112,8 @@ class Judge {
 				service: event.service ?? undefined,
 				// An answer to a question that is not asked any more is left aside.
 				answers: event.answers === '{}' ? {} : answersTo(asked, parseAnswers(event.answers)),
-				closures: this.#closuresFor(book)
+				closures: this.#closuresFor(book),
+				moved: movedOf(event)
 			}).deadlines;
 		} catch (error) {
 			if (error instanceof CountError) return [];
@@ -156,6 +157,9 @@ class Judge {
 		};
 	}
 }
+
+const movedOf = ({ dates }: StandingEvent): Map<string, PlainDate> =>
+	new Map(dates.flatMap(({ rule, moved }) => (moved === null ? [] : [[rule, moved]])));
 
 const differs = ({ state, due, time }: StandingDate, fresh: Proposal | undefined): boolean =>
 	(state === 'docketed' || state === 'proposed') &&

@@ -1,5 +1,6 @@
 /** Lists of dates: of the department, of a span of days, of whatever a filter says. */
 import type { PlainDate } from '#core/dates/plain.ts';
+import type { LeftDate } from '#core/docket/standing.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, scalar, type Params } from '#server/db/sql.ts';
@@ -46,6 +47,8 @@ export type DeadlineView = {
 	handTime: string | null;
 	returnedBy: string | null;
 	returnedReason: string;
+	/** Where it does not follow what sets it any more. */
+	left: LeftDate | null;
 	responsible: string;
 	unit: string;
 	kind: string;
@@ -63,6 +66,7 @@ export const SELECT_DEADLINES = `SELECT
 		${factSql('m', 'court')} AS court, d.computed, d.moved_how AS movedHow,
 		d.moved_reason AS movedReason, d.internal, d.place, d.link, d.short, d.long,
 		d.hand_time AS handTime, r.initials AS returnedBy, d.returned_reason AS returnedReason,
+		l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
 		q.initials AS responsible, u.name AS unit, m.kind, d.version
 	FROM deadline d
 	JOIN matter m ON m.id = d.matter_id
@@ -71,13 +75,21 @@ export const SELECT_DEADLINES = `SELECT
 	JOIN business_unit u ON u.id = m.unit_id
 	LEFT JOIN staff a ON a.id = d.docketed_by
 	LEFT JOIN staff c ON c.id = d.checked_by
-	LEFT JOIN staff r ON r.id = d.returned_by`;
+	LEFT JOIN staff r ON r.id = d.returned_by
+	LEFT JOIN staff l ON l.id = d.left_by`;
 
 /** What `SELECT_DEADLINES` gives. */
 export type DeadlineListRow = Omit<
 	DeadlineView,
-	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale'
-> & { suggested: 0 | 1; state: DeadlineRow['state']; book: string };
+	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale' | 'left'
+> & {
+	suggested: 0 | 1;
+	state: DeadlineRow['state'];
+	book: string;
+	leftBy: string | null;
+	leftReason: string;
+	ruleGives: PlainDate | null;
+};
 
 export const stateOn = (
 	state: DeadlineRow['state'],
@@ -88,13 +100,14 @@ export const stateOn = (
 /** Rows as their screens show them. */
 export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]): DeadlineView[] {
 	const today = app.clock.today();
-	return rows.map(({ book: bookId, ...row }) => {
+	return rows.map(({ book: bookId, leftBy, leftReason, ruleGives, ...row }) => {
 		const book = bookId ? requireBook(app, bookId) : null;
 		return {
 			...row,
 			suggested: row.suggested === 1,
 			state: stateOn(row.state, row.date, today),
 			checked: row.checkedBy !== null,
+			left: leftBy === null ? null : { by: leftBy, gives: ruleGives, reason: leftReason },
 			bookShort: book?.short ?? 'by hand',
 			stale: book && staleWarning(book, today)
 		};

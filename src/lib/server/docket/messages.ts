@@ -1,5 +1,6 @@
 /** What mail about the docket says. */
 import type { PlainDate } from '#core/dates/plain.ts';
+import { describeLeft } from '#core/docket/standing.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { Message } from '#server/mail/queue.ts';
@@ -149,7 +150,8 @@ export function docketReport(
 	const line = (row: ReportRow) => {
 		const before = [byMatter && formatDate(row.date), row.time].filter(Boolean);
 		const matter = byMatter ? '' : `, ${row.matterNumber} ${row.matterTitle}`;
-		const open = row.checked || row.state === 'met' ? '' : ' (not checked)';
+		const unchecked = row.checked || row.state === 'met' ? '' : ' (not checked)';
+		const open = row.left ? ` (${describeLeft(row.left.gives)})` : unchecked;
 		const title = formatTitle(row, report.long);
 		const link = origin + deadlinePath({ number: row.matterNumber, title: '' }, row.id);
 		return `  ${[...before, title].join('  ')}${matter}${open}\n    ${link}`;

@@ -21,7 +21,14 @@ import { requireDocumentOn, requireEvent } from './find.ts';
 import { datesMoved } from './messages.ts';
 import { changedInputs, eventChangeFields, findMoves, refuseFuture, type Move } from './moves.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
-import { insertDeadline, proposeAgain, rescheduleDeadline, updateDeadline } from './writing.ts';
+import {
+	FOLLOWS,
+	insertDeadline,
+	leaveDeadline,
+	proposeAgain,
+	rescheduleDeadline,
+	updateDeadline
+} from './writing.ts';
 
 /** Every dependent date and its tasks move, or only the chosen ones; everyone is told once. */
 export const moveEvent = matterCommand({
@@ -77,14 +84,25 @@ export const moveEvent = matterCommand({
 			}
 		);
 		const followed = chosen.flatMap((move) => applyMove(ctx, move, fresh));
+		for (const { deadlineId } of moves.filter(({ days }) => days === 0))
+			update<DeadlineRow>(ctx.db, 'deadline', { id: deadlineId }, FOLLOWS);
+		const left = moves
+			.filter((move) => !chosen.includes(move) && isLeftBehind(move))
+			.map((move) =>
+				leaveDeadline(ctx, requireRow(ctx, move.deadlineId), {
+					gives: move.to,
+					reason: input.reason
+				})
+			);
 		if (book) {
-			followed.push(...uncheckOrphans(ctx, event, fresh));
+			left.push(...leaveOrphans(ctx, event, fresh, input.reason));
 			followed.push(...born.map((proposal) => addBorn(ctx, matter, event, book, proposal)));
 		}
 		const words = describeMove(event, now, book, {
 			reason: input.reason,
 			source: source?.name,
-			followed
+			followed,
+			left
 		});
 		record.audit({
 			event: event.id,
@@ -99,18 +117,24 @@ export const moveEvent = matterCommand({
 				from: move.from,
 				to: move.to,
 				tasks: move.tasks.map(({ taskId, from, to }) => ({ task: taskId, from, to }))
-			}))
+			})),
+			left
 		});
 		record.log('date', words, source ? `/documents/${source.id}` : undefined);
-		return { moved: chosen.length, told: notify(datesMoved(matter, words)) };
+		return { moved: chosen.length, left: left.length, told: notify(datesMoved(matter, words)) };
 	}
 });
 
+const requireRow = (ctx: Context, deadlineId: string): DeadlineRow =>
+	one(ctx.db, 'SELECT * FROM deadline WHERE id = @deadlineId', { deadlineId });
+
+/** A date that stands and would be on another day by its rule. */
+const isLeftBehind = ({ state, held, days }: Move): boolean =>
+	(state === 'docketed' || state === 'proposed') && !held && days !== 0;
+
 /** Moves one date; what followed, in words. */
 function applyMove(ctx: Context, move: Move, fresh: ReadonlyMap<string, Proposal>): string[] {
-	const deadline = one<DeadlineRow>(ctx.db, 'SELECT * FROM deadline WHERE id = @deadlineId', {
-		deadlineId: move.deadlineId
-	});
+	const deadline = requireRow(ctx, move.deadlineId);
 	const proposal = fresh.get(deadline.rule);
 	if (!proposal) throw new Error(`no proposal for ${deadline.rule}`);
 	const { date, time, trace } = proposal;
@@ -124,11 +148,12 @@ function applyMove(ctx: Context, move: Move, fresh: ReadonlyMap<string, Proposal
 	return [`${move.title} from ${from} to ${to}`, ...more];
 }
 
-/** What no rule sets any more stays, but nobody has checked that it should. */
-function uncheckOrphans(
+/** What no rule sets any more stays, and is marked so. */
+function leaveOrphans(
 	ctx: Context,
 	event: EventRow,
-	fresh: ReadonlyMap<string, Proposal>
+	fresh: ReadonlyMap<string, Proposal>,
+	reason: string
 ): string[] {
 	const docketed = all<DeadlineRow>(
 		ctx.db,
@@ -139,10 +164,7 @@ function uncheckOrphans(
 	);
 	return docketed
 		.filter(({ rule }) => !fresh.has(rule))
-		.map((deadline) => {
-			updateDeadline(ctx, deadline, { checked_by: null, checked_at: null });
-			return `no rule sets ${deadline.title} any more`;
-		});
+		.map((deadline) => leaveDeadline(ctx, deadline, { gives: null, reason }));
 }
 
 /**
@@ -172,8 +194,9 @@ function describeMove(
 	event: EventRow,
 	now: EventInputs,
 	book: Rulebook | null,
-	{ reason, source, followed }: { reason: string; source: string | undefined; followed: string[] }
+	more: { reason: string; source: string | undefined; followed: string[]; left: string[] }
 ): string {
+	const { reason, source, followed, left } = more;
 	const corrected = listCorrections(event, now, book).join(' and ');
 	const same = now.date === event.date;
 	const moved = same
@@ -182,8 +205,9 @@ function describeMove(
 	const how = corrected && (same ? ` (${corrected})` : ` and corrected (${corrected})`);
 	const from = source ? ` (${source})` : '';
 	const also = followed.length ? ` Moved: ${followed.join('; ')}.` : '';
+	const stays = left.length ? ` No longer follows its event: ${left.join('; ')}.` : '';
 	// A reason may bring its own full stop.
-	return `${moved}${how}: ${reason}${from}.${also}`.replace('..', '.');
+	return `${moved}${how}: ${reason}${from}.${also}${stays}`.replace('..', '.');
 }
 
 function listCorrections(event: EventRow, now: EventInputs, book: Rulebook | null): string[] {

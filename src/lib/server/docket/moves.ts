@@ -15,7 +15,7 @@ import { day, id, maybeTime } from '#server/app/fields.ts';
 import { preview } from '#server/app/preview.ts';
 import { all } from '#server/db/sql.ts';
 import { bookOnMatter } from '#server/rulebooks/shelf.ts';
-import { departmentBook, inputsOf, proposeFor, type EventInputs } from './counting.ts';
+import { departmentBook, inputsOf, listMoved, proposeFor, type EventInputs } from './counting.ts';
 import { answersField, refuseCountErrors, requireAnswers } from './events.ts';
 import { requireEvent } from './find.ts';
 import { listTaskMoves, type TaskMove } from './hanging.ts';
@@ -115,7 +115,7 @@ export function findMoves(
 	const book = bookOnMatter(app, event.matter_id, event.book);
 	const inputs = changedInputs(event, to, change, book);
 	const { deadlines } = refuseCountErrors(
-		() => proposeFor(app, book, event.event_key, inputs),
+		() => proposeFor(app, book, event.event_key, inputs, listMoved(app, event.id)),
 		'to'
 	);
 	const fresh = new Map(deadlines.map((deadline) => [deadline.rule, deadline]));

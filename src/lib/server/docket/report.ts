@@ -4,8 +4,10 @@
  */
 import { plainDate } from '#core/dates/plain.ts';
 import { parseDate } from '#core/dates/plain.ts';
+import { explainLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
 import { formatDate, formatDay } from '#core/format/dates.ts';
+import { capitalize } from '#core/format/words.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { maybeOne, scalar } from '#server/db/sql.ts';
@@ -121,6 +123,7 @@ function describe(app: Application, deadline: DeadlineView): string {
 	const steps = parseTrace(stored).filter(({ step }) => NOTABLE.has(step));
 	return [
 		...steps.map(explainStep),
+		deadline.left && `${capitalize(explainLeft(deadline.left))}.`,
 		deadline.computed && `Moved by ${deadline.movedHow}: ${deadline.movedReason}.`,
 		deadline.stale
 	]
@@ -136,6 +139,7 @@ export const formatTitle = (row: ReportRow, long: boolean): string =>
 	long ? [row.title, row.long].filter(Boolean).join('\n') : row.short || row.title;
 
 function formatCheck(row: ReportRow): string {
+	if (row.left) return NO_LONGER_FOLLOWS;
 	if (row.checked) return `checked by ${row.checkedBy}`;
 	if (row.returnedBy) return `returned by ${row.returnedBy}`;
 	return row.state === 'docketed' || row.state === 'missed' ? 'needs a second check' : '';

@@ -14,6 +14,7 @@ import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
 import { preview } from '#server/app/preview.ts';
 import { countedBy } from './counting.ts';
 import { requireDeadline, requireDocumentOn } from './find.ts';
+import { moveWarnings, previewWarnings, type WarningMoveView } from './early-warnings.ts';
 import { listTaskMoves, type TaskMove } from './hanging.ts';
 import { dateMoved } from './messages.ts';
 import { countMove } from './move-count.ts';
@@ -37,6 +38,8 @@ type Rescheduled = {
 	trace: Step[];
 	warnings: string[];
 	tasks: TaskMove[];
+	/** The early warnings that follow. */
+	early: WarningMoveView[];
 	days: number;
 };
 
@@ -52,7 +55,8 @@ function findReschedule(app: Application, deadline: DeadlineRow, input: MoveInpu
 		trace,
 		days: daysBetween(deadline.date, to),
 		warnings: listWarnings(app, deadline.matter_id, { day: to, book }),
-		tasks: listTaskMoves(app, deadline, to)
+		tasks: listTaskMoves(app, deadline, to),
+		early: previewWarnings(app, deadline, input.how === 'back' ? null : to)
 	};
 }
 
@@ -82,8 +86,7 @@ export const previewReschedule = preview({
 	input: z.object(moveFields),
 	run({ ctx, input }) {
 		const { deadline } = requireDeadline(ctx, input.deadlineId);
-		const { to, days, warnings, tasks } = findReschedule(ctx, deadline, input);
-		return { from: deadline.date, to, days, warnings, tasks };
+		return { from: deadline.date, ...findReschedule(ctx, deadline, input) };
 	}
 });
 
@@ -127,7 +130,8 @@ export const moveDeadline = matterCommand({
 						...NO_MOVE_COUNT
 					}
 				: {
-						computed: deadline.computed ?? deadline.date,
+						// One that was left behind was not on its rule's own day.
+						computed: deadline.computed ?? deadline.rule_gives ?? deadline.date,
 						moved_how: input.how,
 						moved_reason: input.reason,
 						moved_document: order?.id ?? null,
@@ -142,6 +146,7 @@ export const moveDeadline = matterCommand({
 							: NO_MOVE_COUNT)
 					};
 		const also = rescheduleDeadline(ctx, deadline, { date: to, time: deadline.time }, moved);
+		also.push(...moveWarnings(ctx, deadline, input.how === 'back' ? null : to));
 		const how = input.how === 'back' ? 'back to the day the rule sets' : `by ${input.how}`;
 		const words =
 			`${deadline.title} moved from ${formatDate(deadline.date)} to ${formatDate(to)} ${how}: ${input.reason}${order ? ` (${order.name})` : ''}.${also.length ? ` Also: ${also.join('; ')}.` : ''}`.replace(

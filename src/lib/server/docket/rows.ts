@@ -70,6 +70,14 @@ export type DeadlineRow = {
 	returned_at: string | null;
 	returned_reason: string;
 	ladder: string | null;
+	/**
+	 * Who left it where it stood when its event or a book changed, and the day the rule gives instead:
+	 * null where none sets it any more.
+	 */
+	left_by: string | null;
+	left_at: string | null;
+	left_reason: string;
+	rule_gives: PlainDate | null;
 };
 
 /** Table `closure`. */
@@ -79,6 +87,14 @@ export type ClosureRow = {
 	date: PlainDate;
 	kind: 'holiday' | 'office';
 	name: string;
+};
+
+/** Table `counted_book`. */
+export type CountedBookRow = {
+	book: string;
+	/** As it was when the dates were last counted by it. */
+	version: string;
+	counted_at: string;
 };
 
 /** Table `matter_book`. */

@@ -3,6 +3,7 @@
  * books, closures or orders is held against.
  */
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import { parseAmount } from '#core/docket/amount.ts';
 import type { Rule } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';
 import type { Alteration } from './effects.ts';
@@ -25,7 +26,8 @@ type Line = [
 	rule: string,
 	state: DeadlineRow['state'],
 	due: PlainDate,
-	dueTime: string | null
+	dueTime: string | null,
+	moved: PlainDate | null
 ];
 export type StandingEvent = Pick<EventRow, 'id' | 'date' | 'time' | 'service' | 'answers'> & {
 	matterId: string;
@@ -37,8 +39,11 @@ export type StandingDate = {
 	id: string;
 	rule: string;
 	state: DeadlineRow['state'];
+	/** The rule's own day. */
 	due: PlainDate;
 	time: string | null;
+	/** The day an order or an agreement moved it to. */
+	moved: PlainDate | null;
 };
 
 /**
@@ -47,12 +52,31 @@ export type StandingDate = {
  */
 const REACH_DAYS = 10;
 
+/** How many calendar days a unit is at most: five court days may lie in a fortnight. */
+const DAYS_IN: Readonly<Record<string, number>> = { d: 1, cd: 3, w: 7, m: 31, y: 366, h: 1 };
+
+/** An early warning lies so many days, at most, from the date it warns of, where its count ends. */
+const warningDays = ({ books, shelf }: Alteration): number =>
+	Math.max(
+		0,
+		...books
+			.flatMap((id) => [...shelf.book(id).events.values()])
+			.flatMap(({ suggestions }) => suggestions)
+			.map(({ count }) => parseAmount(count))
+			.map(({ n, unit }) => n * (DAYS_IN[unit] ?? 1))
+	);
+
 /** The days near a closure: a date whose count lies beyond them is not touched by it. */
-function reachOf({ everything, fresh, closure, without }: Alteration) {
+function reachOf(alteration: Alteration) {
+	const { everything, fresh, closure, without } = alteration;
 	const day = everything || fresh ? undefined : (closure ?? without)?.date;
+	if (!day) return { from: null, to: null, warnedFrom: null, warnedTo: null };
+	const warned = REACH_DAYS + warningDays(alteration);
 	return {
-		from: day ? addDays(day, -REACH_DAYS) : null,
-		to: day ? addDays(day, REACH_DAYS) : null
+		from: addDays(day, -REACH_DAYS),
+		to: addDays(day, REACH_DAYS),
+		warnedFrom: addDays(day, -warned),
+		warnedTo: addDays(day, warned)
 	};
 }
 
@@ -76,7 +100,8 @@ export function* iterateEvents(
 		.prepare(
 			`SELECT
 				e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
-				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time
+				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time,
+				CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END
 			FROM event e
 			LEFT JOIN deadline d ON d.event_id = e.id
 			WHERE e.book IN (SELECT value FROM json_each(@books))
@@ -84,12 +109,14 @@ export function* iterateEvents(
 				AND (
 					@from IS NULL
 					OR (
-						d.state IN ('docketed', 'proposed')
+						(d.state IN ('docketed', 'proposed') OR d.computed IS NOT NULL)
 						AND (
 							(
 								min(e.date, coalesce(d.computed, d.date)) <= @to
 								AND max(e.date, coalesce(d.computed, d.date)) >= @from
 							)
+							OR (d.suggested = 1 AND d.date BETWEEN @warnedFrom AND @warnedTo)
+							OR d.computed IS NOT NULL
 							OR e.book || ' ' || e.event_key NOT IN (SELECT value FROM json_each(@alone))
 							OR e.matter_id IN (SELECT matter_id FROM matter_order WHERE ended_at IS NULL)
 						)
@@ -111,8 +138,9 @@ export function* iterateEvents(
 			if (event) yield event;
 			event = { id, matterId: ofMatter, key, bookId, date, time, service, answers, dates: [] };
 		}
-		const [, , , , , , , , , rule, state, due, dueTime] = line;
-		if (deadlineId !== null) event.dates.push({ id: deadlineId, rule, state, due, time: dueTime });
+		const [, , , , , , , , , rule, state, due, dueTime, moved] = line;
+		if (deadlineId !== null)
+			event.dates.push({ id: deadlineId, rule, state, due, time: dueTime, moved });
 	}
 	if (event) yield event;
 }

@@ -25,6 +25,38 @@ export function updateDeadline(
 	update<DeadlineRow>(ctx.db, 'deadline', { id }, { ...set, version: version + 1 });
 }
 
+/** A date that follows what sets it. */
+export const FOLLOWS = {
+	left_by: null,
+	left_at: null,
+	left_reason: '',
+	rule_gives: null
+} as const satisfies Partial<DeadlineRow>;
+
+/**
+ * Leaves a date where it stands although the rule gives another day, or none: it is marked so, and
+ * nobody has checked that it should.
+ * @returns what became of it, in words
+ */
+export function leaveDeadline(
+	ctx: Context,
+	deadline: DeadlineRow,
+	{ gives, reason }: { gives: PlainDate | null; reason: string }
+): string {
+	updateDeadline(ctx, deadline, {
+		left_by: actingStaff(ctx).id,
+		left_at: ctx.clock.now(),
+		left_reason: reason,
+		rule_gives: gives,
+		checked_by: null,
+		checked_at: null
+	});
+	const instead = gives
+		? `the rule now gives ${formatShortDate(gives)}`
+		: 'no rule sets it any more';
+	return `${deadline.title} left on ${formatShortDate(deadline.date)}, ${instead}`;
+}
+
 type NewDeadline = Pick<
 	Proposal,
 	'rule' | 'title' | 'authority' | 'act' | 'suggested' | 'date' | 'time'
@@ -99,7 +131,8 @@ export function proposeAgain(
 		move_from: null,
 		move_count: null,
 		move_trace: null,
-		internal: null
+		internal: null,
+		...FOLLOWS
 	});
 }
 
@@ -131,6 +164,7 @@ export function rescheduleDeadline(
 		returned_by: null,
 		returned_at: null,
 		returned_reason: '',
+		...FOLLOWS,
 		...more
 	});
 	for (const task of tasks) {
@@ -157,6 +191,7 @@ export function vacate(ctx: Context, deadline: DeadlineRow, reason: string): voi
 	const me = actingStaff(ctx);
 	const now = ctx.clock.now();
 	updateDeadline(ctx, deadline, {
+		...FOLLOWS,
 		state: 'vacated',
 		docketed_by: deadline.docketed_by ?? me.id,
 		docketed_at: deadline.docketed_at ?? now,

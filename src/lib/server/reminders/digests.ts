@@ -52,7 +52,7 @@ const listDates = (app: Application, me: string): (DigestDate & OnMatter)[] =>
 		app.db,
 		`SELECT
 			d.title, d.date, m.number, m.title AS matterTitle, m.id AS matterId, m.restricted,
-			d.checked_by IS NOT NULL AS checked
+			d.checked_by IS NOT NULL AS checked, d.left_by IS NOT NULL AS isLeft
 		FROM deadline d
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.state = 'docketed' AND m.status <> 'closed' AND d.date <= @until AND ${onTeam('m')}

@@ -1,7 +1,8 @@
 /** What reminders say: of one date, of one that nobody has seen, and the digest of a day. */
 import type { PlainDate } from '#core/dates/plain.ts';
+import { describeLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { formatDate, formatDaysFromNow, formatShortDate } from '#core/format/dates.ts';
-import { plural } from '#core/format/words.ts';
+import { capitalize, plural } from '#core/format/words.ts';
 import type { Message } from '#server/mail/queue.ts';
 
 export type RemindedDate = {
@@ -12,6 +13,9 @@ export type RemindedDate = {
 	number: string;
 	matterTitle: string;
 	checked: boolean;
+	/** Whether it was left where it stood, and the day the rule gives instead. */
+	isLeft: 0 | 1;
+	ruleGives: PlainDate | null;
 	/** Days until then. */
 	left: number;
 };
@@ -32,6 +36,7 @@ export const dateReminder = (date: RemindedDate, last: boolean): Message => ({
 	subject: `${date.number}: ${date.title} ${formatDaysFromNow(date.left)}`,
 	text: lines(
 		dateLines(date),
+		date.isLeft === 1 && `${capitalize(describeLeft(date.ruleGives))}.`,
 		!date.checked && 'Not checked by a second person yet.',
 		last && 'Say on your Day sheet that you have seen this; otherwise it goes to your supervisor.'
 	),
@@ -55,11 +60,15 @@ export type DigestDate = {
 	number: string;
 	matterTitle: string;
 	checked: 0 | 1;
+	isLeft: 0 | 1;
 };
 export type DigestTask = { subject: string; due: PlainDate; number: string };
 
-const dateLine = ({ title, date, number, matterTitle, checked }: DigestDate) =>
-	`  ${formatShortDate(date)}  ${title}, ${number} ${matterTitle}${checked ? '' : ' (not checked)'}`;
+function dateLine({ title, date, number, matterTitle, checked, isLeft }: DigestDate): string {
+	const open = isLeft ? NO_LONGER_FOLLOWS : checked ? '' : 'not checked';
+	const remark = open && ` (${open})`;
+	return `  ${formatShortDate(date)}  ${title}, ${number} ${matterTitle}${remark}`;
+}
 const taskLine = ({ subject, due, number }: DigestTask) =>
 	`  ${formatShortDate(due)}  ${subject}, ${number}`;
 

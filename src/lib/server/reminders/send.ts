@@ -57,6 +57,7 @@ function listDates(app: Application): LadderDate[] {
 		`SELECT
 			d.id, d.title, d.date, coalesce(d.hand_time, d.time) AS time, d.matter_id AS matterId,
 			m.number, m.title AS matterTitle, m.kind, d.checked_by IS NOT NULL AS checked,
+			d.left_by IS NOT NULL AS isLeft, d.rule_gives AS ruleGives,
 			d.docketed_at AS docketedAt, d.ladder AS own, m.ladder AS matterLadder,
 			m.responsible_id AS responsibleId, m.restricted
 		FROM deadline d

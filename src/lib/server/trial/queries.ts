@@ -11,6 +11,8 @@ type TrialDate = {
 	/** "" of a hearing. */
 	state: string;
 	checked: boolean;
+	/** It no longer follows its event. */
+	adrift: boolean;
 	kind: 'deadline' | 'hearing';
 };
 export type TrialView = {
@@ -43,13 +45,14 @@ export type TrialView = {
 /** The view of a matter that the caller has found. */
 export function findTrialView({ db }: Application, matterId: string): TrialView {
 	const params = { matterId };
-	const dates = all<Omit<TrialDate, 'checked'> & { checked: 0 | 1 }>(
+	const dates = all<Omit<TrialDate, 'checked' | 'adrift'> & { checked: 0 | 1; adrift: 0 | 1 }>(
 		db,
-		`SELECT title, date, state, checked_by IS NOT NULL AS checked, 'deadline' AS kind
+		`SELECT title, date, state, checked_by IS NOT NULL AS checked,
+			left_by IS NOT NULL AS adrift, 'deadline' AS kind
 		FROM deadline
 		WHERE matter_id = @matterId AND state = 'docketed'
 		UNION ALL
-		SELECT title, date, '', 1, 'hearing'
+		SELECT title, date, '', 1, 0, 'hearing'
 		FROM hearing
 		WHERE matter_id = @matterId AND date >= today()
 		ORDER BY date`,
@@ -78,7 +81,11 @@ export function findTrialView({ db }: Application, matterId: string): TrialView 
 			ORDER BY w.position`,
 			params
 		),
-		dates: dates.map((date) => ({ ...date, checked: date.checked === 1 })),
+		dates: dates.map((date) => ({
+			...date,
+			checked: date.checked === 1,
+			adrift: date.adrift === 1
+		})),
 		tasks: all(
 			db,
 			`SELECT t.subject, t.due, s.name AS who

@@ -156,6 +156,7 @@
 					about: due.matterTitle,
 					state: due.state,
 					checked: due.checked,
+					adrift: due.left !== null,
 					href: hrefOf(due)
 				}))}
 				hearings={data.span.hearings.map(({ id, date, title, matterTitle, matterNumber }) => ({

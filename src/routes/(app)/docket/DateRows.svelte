@@ -3,6 +3,7 @@
 	it.
 -->
 <script lang="ts">
+	import { describeLeft } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import { formatAway, formatDay } from '$lib/ui/format.ts';
@@ -56,6 +57,7 @@
 	<Kite
 		state={due.state}
 		checked={due.checked}
+		adrift={due.left !== null}
 		late={due.state === 'docketed' && due.date <= today}
 	/>
 {/snippet}
@@ -67,6 +69,9 @@
 {/snippet}
 {#snippet moved(due: ListedDate)}
 	<span class="sub block truncate md:hidden">{due.matterTitle}</span>
+	{#if due.left}
+		<span class="ml-2 font-semibold text-madder">{describeLeft(due.left.gives)}</span>
+	{/if}
 	{#if due.computed}
 		<span class="sub ml-2">by {due.movedHow}, rule {formatDay(due.computed, today).slice(4)}</span>
 	{/if}

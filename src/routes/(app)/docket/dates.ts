@@ -46,6 +46,7 @@ export function lanesOf({ rows, hearings }: Span): Lane[] {
 			title: row.title,
 			state: row.state,
 			checked: row.checked,
+			adrift: row.left !== null,
 			href: hrefOf(row),
 			from: row.eventDate
 		});

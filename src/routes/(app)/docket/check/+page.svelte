@@ -14,7 +14,9 @@
 	import Pages from '$lib/ui/Pages.svelte';
 	import { walkLinks } from '$lib/ui/keys.ts';
 	import { formatAway, formatDay } from '$lib/ui/format.ts';
+	import { explainLeft } from '#core/docket/standing.ts';
 	import { formatDate } from '#core/format/dates.ts';
+	import { capitalize } from '#core/format/words.ts';
 	let { data } = $props();
 	const d = $derived(data.item);
 	let returning = $state(false);
@@ -51,7 +53,11 @@
 								href="/docket/check?deadline={q.id}"
 							>
 								<span class="pt-0.5"
-									><Kite state={q.state} checked={false} late={q.date <= data.today} /></span
+									><Kite
+										state={q.state}
+										adrift={q.left !== null}
+										late={q.date <= data.today}
+									/></span
 								>
 								<span class="min-w-0 grow"
 									><b class="block truncate font-semibold">{q.title}</b><span
@@ -114,6 +120,12 @@
 								by {d.movedHow}; the rule gives {formatDate(d.computed)}. {d.movedReason}
 							</dd>{/if}
 					</dl>
+					{#if d.left}
+						<p class="mt-3 font-semibold text-madder" data-left>
+							{capitalize(explainLeft(d.left))}. It is not confirmed as it stands: let it follow its
+							event, move it by order or agreement, or vacate it.
+						</p>
+					{/if}
 					{#if d.closed}
 						<p class="mt-3 font-semibold text-madder" data-shut>
 							{formatDate(d.date)} is no day on which the court sits: {d.closed}.
@@ -176,7 +188,7 @@
 						<div class="mt-4 border-t border-rule pt-4">
 							{#if !returning}
 								<div class="flex gap-2">
-									{#if (d.byHand || d.fresh?.same) && (d.move === null || d.move.same)}<RowAction
+									{#if !d.left && (d.byHand || d.fresh?.same) && (d.move === null || d.move.same)}<RowAction
 											action="?/check"
 											ondone={() => {
 												toast(`${d.title}: confirmed.`);

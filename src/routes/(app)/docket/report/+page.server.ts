@@ -50,6 +50,7 @@ export function load(event) {
 					state: row.state,
 					checked: row.checked,
 					late: row.date <= today,
+					adrift: row.left !== null,
 					count: row.count,
 					cells: shown.map((column) => formatCell(row, column, asked.long))
 				}))

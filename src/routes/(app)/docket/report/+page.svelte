@@ -56,7 +56,12 @@
 
 <svelte:head><title>Docket report · Kite Pen</title></svelte:head>
 {#snippet mark(row: Row)}
-	<Kite state={row.state} checked={row.checked} late={row.late && row.state === 'docketed'} />
+	<Kite
+		state={row.state}
+		checked={row.checked}
+		adrift={row.adrift}
+		late={row.late && row.state === 'docketed'}
+	/>
 {/snippet}
 {#snippet counted(row: Row)}
 	{#if row.count}

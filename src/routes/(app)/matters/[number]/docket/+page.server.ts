@@ -26,6 +26,7 @@ import {
 	listOrders,
 	removeMatterBook
 } from '#server/docket/orders.ts';
+import { followEvent } from '#server/docket/follow.ts';
 import { moveDeadline } from '#server/docket/reschedule.ts';
 import { findSpan, parseMonth, spanOfDates } from '#server/docket/span.ts';
 import { listDocuments } from '#server/documents/queries.ts';
@@ -106,6 +107,7 @@ export const actions = {
 	meet: action(meetDeadline),
 	vacate: action(vacateDeadline),
 	shift: actionValue(moveDeadline),
+	follow: action(followEvent),
 	edit: actionValue(editDeadline),
 	invite: action(inviteToDate),
 	move: actionValue(moveEvent),

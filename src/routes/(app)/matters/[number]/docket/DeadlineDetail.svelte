@@ -5,7 +5,10 @@
 <script lang="ts">
 	import type { CountView } from '#server/docket/counts.ts';
 	import type { DeadlineView } from '#server/docket/list.ts';
+	import { explainLeft } from '#core/docket/standing.ts';
+	import { capitalize } from '#core/format/words.ts';
 	import Count from '$lib/docket/Count.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
 	import type { DateAct, Exhibit } from './acts.ts';
 	type Props = {
@@ -46,6 +49,16 @@
 	const shown = $derived(exhibits.filter(({ dates }) => dates.includes(deadline.id)));
 </script>
 
+{#if deadline.left}
+	<div class="mb-2 flex flex-wrap items-center gap-3" data-left>
+		<p class="font-semibold text-madder">{capitalize(explainLeft(deadline.left))}</p>
+		{#if mayDocket && deadline.left.gives}
+			<RowAction action="?/follow" fields={{ deadlineId: deadline.id }} look="btn">
+				Let it follow, to {formatDay(deadline.left.gives, today)}
+			</RowAction>
+		{/if}
+	</div>
+{/if}
 {#if deadline.returnedBy}
 	<p class="mb-2">
 		<b class="font-semibold text-madder">{deadline.returnedBy} does not agree:</b>

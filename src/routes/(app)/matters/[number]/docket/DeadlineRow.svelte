@@ -47,6 +47,8 @@
 		<button class="font-semibold text-madder" onclick={() => open || ontoggle()}>
 			returned by {deadline.returnedBy}
 		</button>
+	{:else if deadline.left}
+		<button class="font-semibold text-madder" onclick={() => open || ontoggle()}>adrift</button>
 	{:else if deadline.checked}
 		<span class="sub">checked by {deadline.checkedBy}</span>
 	{:else if isDocketed && mayCheck}
@@ -71,6 +73,7 @@
 			<Kite
 				state={deadline.state}
 				checked={deadline.checked}
+				adrift={deadline.left !== null}
 				late={deadline.state === 'docketed' && deadline.date <= today}
 			/>
 		</span>

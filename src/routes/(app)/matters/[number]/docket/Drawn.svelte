@@ -11,13 +11,14 @@
 	const dayOf = ({ key, ahead, date }: Event) =>
 		key === 'by-hand' && !ahead ? '' : formatDay(date, data.today);
 	const marksOf = ({ deadlines }: Event) =>
-		deadlines.map(({ id, date, short, title, state, checked, event }) => ({
+		deadlines.map(({ id, date, short, title, state, checked, left, event }) => ({
 			id,
 			date,
 			title: short || title,
 			about: event,
 			state,
 			checked,
+			adrift: left !== null,
 			href: to({ deadline: id, view: '' })
 		}));
 	const lanes = $derived(

@@ -15,6 +15,7 @@
 		days: number;
 		warnings: string[];
 		tasks: { taskId: string; subject: string; assignee: string; to: PlainDate }[];
+		early: { deadlineId: string; title: string; to: PlainDate }[];
 	};
 	let { deadline, documents, today, ondone }: DateActProps = $props();
 	let form = $state({ how: 'order', by: '', to: '', reason: '', documentId: '' });
@@ -48,7 +49,7 @@
 	});
 </script>
 
-{#snippet preview({ to, days, warnings, tasks }: Move)}
+{#snippet preview({ to, days, warnings, tasks, early }: Move)}
 	<div class="border border-rule bg-sail p-3" aria-live="polite">
 		<p>
 			<s class="sub">{formatDay(deadline.date, today)}</s>
@@ -63,6 +64,9 @@
 		{/if}
 		{#each warnings as warning (warning)}
 			<p class="font-semibold text-saffron-ink">{warning}</p>
+		{/each}
+		{#each early as warning (warning.deadlineId)}
+			<p class="sub">early warning: {warning.title}, to {formatDay(warning.to, today)}</p>
 		{/each}
 		{#each tasks as task (task.taskId)}
 			<p class="sub">task: {task.subject}, {task.assignee}, to {formatDay(task.to, today)}</p>

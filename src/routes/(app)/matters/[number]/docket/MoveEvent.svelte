@@ -9,6 +9,7 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
+	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
@@ -85,6 +86,13 @@
 	let moves = $state<Move[]>([]);
 	let only = $state<string[]>([]);
 	let choose = $state(false);
+	/** It was not chosen, and its rule gives another day. */
+	const staysBehind = (move: Move) =>
+		choose &&
+		!only.includes(move.deadlineId) &&
+		move.days !== 0 &&
+		!move.held &&
+		(move.state === 'docketed' || move.state === 'proposed');
 	let asked = 0;
 	$effect(() => {
 		const typed = to.trim();
@@ -243,6 +251,9 @@
 									class="num text-petrol">{t.days ? sign(t.days) : ''}</b
 								>
 							</div>{/each}
+						{#if staysBehind(m)}<p class="text-note font-semibold text-madder">
+								stays on {formatDay(m.from, today)} and {NO_LONGER_FOLLOWS}
+							</p>{/if}
 						{#each m.warnings as w (w)}<p class="text-note font-semibold text-saffron-ink">
 								{w}
 							</p>{/each}
@@ -253,7 +264,7 @@
 						comes as a proposal
 					</p>{/each}
 				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">
-						{g}: no rule sets it from this day; it stays, to be checked again or taken off
+						{g}: no rule sets it from this day; it stays, marked so, until it is taken off
 					</p>{/each}
 			</div>
 			{#if ready}
@@ -277,8 +288,9 @@
 						>{/each}</SelectField
 				>
 				<p class="sub mt-2">
-					{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''} move.
-					Each date is checked again by a second person. Everyone on the matter is told, once.
+					{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''}
+					{dates.length + tasks.length === 1 ? 'moves' : 'move'}. Each date is checked again by a
+					second person. Everyone on the matter is told, once.
 				</p>
 				<div class="mt-3 flex gap-2">
 					<button class="btn go" disabled={busy}

@@ -1,4 +1,5 @@
 /** What is said of a date beside its title, and which dates a list shows. */
+import { describeLeft } from '#core/docket/standing.ts';
 import type { DeadlineView } from '#server/docket/list.ts';
 import { formatDay } from '$lib/ui/format.ts';
 
@@ -18,6 +19,7 @@ export function describeDeadline(deadline: DeadlineView, today: string): string 
 	const { state, computed, movedHow, internal, short, title } = deadline;
 	return [
 		describeState(deadline, today),
+		deadline.left ? describeLeft(deadline.left.gives) : '',
 		computed ? `by ${movedHow}, the rule gives ${dayOnly(computed, today)}` : '',
 		internal && state === 'docketed' ? `ours ${dayOnly(internal, today)}` : '',
 		short && short !== title ? short : ''

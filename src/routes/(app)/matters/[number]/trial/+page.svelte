@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -182,9 +183,14 @@
 						{#if d.kind === 'hearing'}<Mark kind="hearing" />{:else}<Kite
 								state={d.date < data.today ? 'missed' : 'docketed'}
 								checked={d.checked}
+								adrift={d.adrift}
 								late={d.date <= data.today}
 								size={14}
-							/>{/if}<span class="min-w-0 grow">{d.title}</span><span
+							/>{/if}<span class="min-w-0 grow"
+							>{d.title}{#if d.adrift}<span class="block font-semibold text-madder"
+									>{NO_LONGER_FOLLOWS}</span
+								>{/if}</span
+						><span
 							class="whitespace-nowrap {d.date <= data.today ? 'font-semibold text-madder' : ''}"
 							>{formatDay(d.date, data.today)}</span
 						>

@@ -1,13 +1,15 @@
 /** From an event to its proposed deadlines, each with its authority and its count. */
 import type { Closure, CourtCalendar } from '../dates/calendar.ts';
 import { parseDate, parseTime, toDay, type PlainDate } from '../dates/plain.ts';
-import type { BookEvent, Expression, Rule, Rulebook, Start } from '../rulebooks/book.ts';
+import type { BookEvent, Rule, Rulebook } from '../rulebooks/book.ts';
+import type { Expression, Start } from '../rulebooks/expression.ts';
 import { calendarOf } from '../rulebooks/book.ts';
 import { CountError, parseAmount } from './amount.ts';
 import { count, nextWeekday } from './count.ts';
 import { checkAnswers } from './check-answers.ts';
 import { deemedDay } from './deemed.ts';
 import type { Method } from '../rulebooks/method.ts';
+import { Proposed, type Proposal, type Value } from './proposal.ts';
 import { formatAmount, type Step } from './trace.ts';
 
 export type EventInput = {
@@ -25,60 +27,11 @@ export type EventInput = {
 	moved?: ReadonlyMap<string, PlainDate>;
 };
 
-export type Proposal = {
-	readonly rule: string;
-	readonly title: string;
-	readonly authority: string;
-	readonly act: 'file' | 'serve';
-	readonly date: PlainDate;
-	readonly time: string | null;
-	/** An early warning of the department's; not from law. */
-	readonly suggested: boolean;
-	/** The book whose rule it is: one of the layers. */
-	readonly book: string;
-	/** Who does it, where the book says. */
-	readonly owner: string | null;
-	/** Its steps, worked out when they are asked for. */
-	readonly trace: Step[];
-};
 export type Left = { rule: string; title: string; authority: string; reason: string };
 
-type Value = { date: PlainDate; time: string | null; trace: () => Step[] };
 type Outcome = { value: Value } | { missing: string };
 type Begun = { date: PlainDate; trace: () => Step[]; label?: string } | { missing: string };
 const nothing = (): Step[] => [];
-
-class Proposed implements Proposal {
-	readonly rule: string;
-	readonly title: string;
-	readonly authority: string;
-	readonly act: 'file' | 'serve';
-	readonly date: PlainDate;
-	readonly time: string | null;
-	readonly suggested: boolean;
-	readonly book: string;
-	readonly owner: string | null;
-	readonly #steps: () => Step[];
-	#trace: Step[] | undefined;
-	constructor(
-		of: Pick<Proposal, 'rule' | 'title' | 'authority' | 'act' | 'suggested' | 'book' | 'owner'>,
-		value: Value
-	) {
-		this.rule = of.rule;
-		this.title = of.title;
-		this.authority = of.authority;
-		this.act = of.act;
-		this.suggested = of.suggested;
-		this.book = of.book;
-		this.owner = of.owner;
-		this.date = value.date;
-		this.time = value.time;
-		this.#steps = value.trace;
-	}
-	get trace(): Step[] {
-		return (this.#trace ??= this.#steps());
-	}
-}
 
 /**
  * All deadlines of an event, in the book's order. Throws CountError where the event, a date, an

@@ -3,141 +3,8 @@ import { z } from 'zod';
 import { CourtCalendar, type Closure } from '../dates/calendar.ts';
 import { Holidays, type HolidayRule } from '../dates/holidays.ts';
 import { parseDate } from '../dates/plain.ts';
-import { parseAmount } from '../docket/amount.ts';
+import { amount, expression, type Expression } from './expression.ts';
 import { methodSchema, type Method } from './method.ts';
-
-/**
- * Where a count starts: the event, the answer to a question, another deadline of the same event, or
- * another expression.
- */
-export type Start = 'event' | { answer: string; else?: 'event' } | { deadline: string };
-
-export type Expression =
-	| {
-			kind: 'count';
-			amount: string;
-			from: Start;
-			of?: Expression;
-			ext: boolean;
-			roll: 'usual' | 'towards' | 'none';
-			everyDay: boolean;
-			label?: string;
-			next?: number;
-			time?: string;
-			authority?: string;
-			serviceAnswer?: string;
-			cautious?: string;
-			adds?: Record<string, string | null>;
-	  }
-	| { kind: 'choose'; which: 'earlier' | 'later'; of: Expression[] }
-	| { kind: 'day'; from: Start; label?: string };
-
-const start = z.union([
-	z.literal('event'),
-	z.strictObject({ answer: z.string(), else: z.literal('event').optional() }),
-	z.strictObject({ deadline: z.string() })
-]);
-const amount = z.string().refine(
-	(text) => {
-		try {
-			parseAmount(text);
-			return true;
-		} catch {
-			return false;
-		}
-	},
-	{ message: 'a count is a sign, a number and d, cd, w, m, y or h, like +21d' }
-);
-
-const WEEKDAY = [
-	'sunday',
-	'monday',
-	'tuesday',
-	'wednesday',
-	'thursday',
-	'friday',
-	'saturday'
-] as const;
-
-/** "+21d", "+21d ext", or the long form. */
-const expression: z.ZodType<Expression, unknown> = z.lazy(() =>
-	z.union([
-		z.string().transform((text, ctx): Expression => {
-			const match = /^([+-]\d+(?:cd|d|w|m|y|h))( ext)?( no roll| towards)?$/.exec(text);
-			if (!match) {
-				ctx.addIssue({
-					code: 'custom',
-					message: `"${text}" is not a count: write +21d, +21d ext, -30d towards or +4m no roll`
-				});
-				return z.NEVER;
-			}
-			return {
-				kind: 'count',
-				amount: match[1]!,
-				from: 'event',
-				ext: match[2] !== undefined,
-				roll: match[3] === ' no roll' ? 'none' : match[3] === ' towards' ? 'towards' : 'usual',
-				everyDay: false
-			};
-		}),
-		z
-			.strictObject({
-				count: amount,
-				from: start.optional(),
-				of: expression.optional(),
-				ext: z.boolean().optional(),
-				roll: z.enum(['usual', 'towards', 'none']).optional(),
-				everyDay: z.boolean().optional(),
-				label: z.string().optional(),
-				next: z.enum(WEEKDAY).optional(),
-				time: z.string().optional(),
-				serviceAnswer: z.string().optional(),
-				cautious: z.string().optional(),
-				/**
-				 * What a way of service adds to this count instead of what the court's method says; null is
-				 * nothing.
-				 */
-				adds: z
-					.record(
-						z.string(),
-						z
-							.string()
-							.regex(/^\d+(d|cd)$/, 'what a service adds is a number and d or cd')
-							.nullable()
-					)
-					.optional()
-			})
-			.transform((x): Expression => {
-				const item: Expression = {
-					kind: 'count',
-					amount: x.count,
-					from: x.from ?? 'event',
-					ext: x.ext ?? false,
-					roll: x.roll ?? 'usual',
-					everyDay: x.everyDay ?? false
-				};
-				if (x.of) item.of = x.of;
-				if (x.label) item.label = x.label;
-				if (x.next) item.next = WEEKDAY.indexOf(x.next);
-				if (x.time) item.time = x.time;
-				if (x.serviceAnswer) item.serviceAnswer = x.serviceAnswer;
-				if (x.cautious) item.cautious = x.cautious;
-				if (x.adds) item.adds = x.adds;
-				return item;
-			}),
-		z
-			.strictObject({ earlier: z.array(expression).min(2) })
-			.transform((x): Expression => ({ kind: 'choose', which: 'earlier', of: x.earlier })),
-		z
-			.strictObject({ later: z.array(expression).min(2) })
-			.transform((x): Expression => ({ kind: 'choose', which: 'later', of: x.later })),
-		z
-			.strictObject({ day: start, label: z.string().optional() })
-			.transform((x): Expression =>
-				x.label ? { kind: 'day', from: x.day, label: x.label } : { kind: 'day', from: x.day }
-			)
-	])
-);
 
 const plainDate = z
 	.string()
@@ -223,6 +90,8 @@ const bookSchema = z.strictObject({
 	short: z.string(),
 	version: z.string(),
 	reviewed: plainDate,
+	/** What is otherwise than in the version before: why dates docketed by that may change. */
+	changed: z.string().max(600).optional(),
 	extends: z.string().optional(),
 	/** Whose rules they are. Rules of a court or an agency need two worked examples each. */
 	sort: z.enum(['court', 'agency', 'transaction', 'compliance', 'order']).default('court'),
@@ -271,6 +140,8 @@ export type Rulebook = {
 	version: string;
 	/** The oldest review among the layers. */
 	reviewed: string;
+	/** What is otherwise than in the versions before, layer by layer. */
+	changes: { version: string; text: string }[];
 	layers: string[];
 	method: Method;
 	calendar: CourtCalendar;
@@ -467,6 +338,9 @@ export function layerBooks(files: ReadonlyMap<string, BookFile>, id: string): Ru
 		short: chain.map((item) => item.short).join(' + '),
 		version: chain.map((item) => item.version).join('+'),
 		reviewed: chain.map((item) => item.reviewed).sort()[0]!,
+		changes: chain.flatMap(({ version, changed }) =>
+			changed === undefined ? [] : [{ version, text: changed }]
+		),
 		layers: [
 			...new Set(
 				chain.flatMap((item) => [

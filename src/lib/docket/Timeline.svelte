@@ -217,6 +217,7 @@
 				{#if spread && l.event}
 					<a
 						class="tl-mark event"
+						style:gap="7px"
 						class:turned={turned(l.event.date)}
 						style:left="{x(l.event.date) + step / 2 - 6 + (turned(l.event.date) ? 12 : 0)}px"
 						style:top="{24 + l.top + 4}px"
@@ -237,9 +238,7 @@
 						title="{m.date}: {m.title}{m.adrift ? `, ${NO_LONGER_FOLLOWS}` : ''}"
 						aria-label={spread ? undefined : `${m.date}, ${m.title}, ${m.state}`}
 						><Kite
-							state={m.state}
-							checked={m.checked}
-							adrift={m.adrift}
+							{...m}
 							late={m.state === 'docketed' && m.date <= today}
 							words={false}
 						/>{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}
@@ -298,9 +297,6 @@
 		gap: 5px;
 		white-space: nowrap;
 		z-index: 2;
-	}
-	.tl-mark.event {
-		gap: 7px;
 	}
 	.tl-tag {
 		background: color-mix(in srgb, var(--color-sail) 82%, transparent);

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import type { Application } from '#server/app/application.ts';
 import { assetFolder } from '#server/app/assets.ts';
 import { newId } from '#server/app/ids.ts';
+import { markNewHouse } from '#server/docket/new-readings.ts';
 import { exists, insert } from '#server/db/sql.ts';
 import { addShippedKinds } from '#server/kinds/shipped.ts';
 import type { TemplateRow } from '#server/templates/rows.ts';
@@ -36,6 +37,7 @@ const OTHER_ACTIVITIES = { TRAIN: 'Training', MANAGE: 'Running the department', 
 export function setUp(app: Application): void {
 	app.db.transaction(() => {
 		addShippedKinds(app);
+		markNewHouse(app);
 		if (!exists(app.db, 'SELECT 1 FROM activity_code')) addActivities(app);
 		if (!exists(app.db, 'SELECT 1 FROM template')) addTemplates(app);
 	})();

@@ -22,9 +22,10 @@ import {
 	NAME_TAKEN,
 	requireSound
 } from '#server/rulebooks/versions.ts';
-import { recordChanges } from './changes.ts';
+import { countSeen, recordChanges } from './changes.ts';
 import { effectsNow, type Effects } from './effects-query.ts';
 import { showEffects, type EffectView } from './effects.ts';
+import { markCounted } from './new-readings.ts';
 import { effectsTask } from './tasks.ts';
 
 /**
@@ -100,7 +101,8 @@ export const saveBook = preparedCommand({
 		const n = last + 1;
 		insertVersion(ctx, file, { n, yaml: input.yaml, reason: input.reason, by: me.id });
 		const why = `${file.title}, version ${file.version}: ${input.reason}`;
-		const changes = recordChanges(ctx, effects, 'book', why, file.version);
+		recordChanges(ctx, effects, { cause: 'book', why, version: file.version });
+		markCounted(ctx, shelfOf(ctx).using(file.book));
 		record.audit({
 			book: file.book,
 			n,
@@ -108,6 +110,6 @@ export const saveBook = preparedCommand({
 			reason: input.reason,
 			affects: effects.length
 		});
-		return { book: file.book, n, ...changes };
+		return { book: file.book, n, ...countSeen(ctx, me, effects) };
 	}
 });

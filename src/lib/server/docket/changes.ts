@@ -4,16 +4,10 @@
  */
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';
-import { formatDate, formatShortDate } from '#core/format/dates.ts';
 import { pluralInWords } from '#core/format/words.ts';
 import { listTeam } from '#server/access/team.ts';
 import { requireMatter, visible } from '#server/access/visibility.ts';
-import {
-	actingStaff,
-	type Application,
-	type Context,
-	type Staff
-} from '#server/app/application.ts';
+import type { Application, Context, Staff } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
 import { flag, maybeText } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
@@ -22,31 +16,21 @@ import { writeLog } from '#server/app/record.ts';
 import { all, insert, maybeOne, one, scalar, update } from '#server/db/sql.ts';
 import { queueMail, type Recipient } from '#server/mail/queue.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
+import { applyChange, leaveChange } from './apply-change.ts';
 import { formatEffects, type Effect } from './effects.ts';
 import { listDeadlines } from './list.ts';
 import { changesWait, datesMoved } from './messages.ts';
-import type { DateChangeRow, DeadlineRow } from './rows.ts';
-import {
-	insertDeadline,
-	leaveDeadline,
-	proposeAgain,
-	rescheduleDeadline,
-	updateDeadline,
-	vacate
-} from './writing.ts';
+import type { DateChangeRow } from './rows.ts';
 
 /**
  * Keeps changes waiting for a decision; an older one that waits for the same date is replaced.
  * Everyone concerned is told once.
- * @returns how many dates and matters, of those the actor may see
  */
 export function recordChanges(
 	ctx: Context,
 	effects: readonly Effect[],
-	cause: DateChangeRow['cause'],
-	why: string,
-	bookVersion: string
-): { affected: number; matters: number } {
+	{ cause, why, version }: { cause: DateChangeRow['cause']; why: string; version: string }
+): void {
 	const counts = new Map<string, number>();
 	for (const effect of effects) {
 		update<DateChangeRow>(
@@ -70,13 +54,21 @@ export function recordChanges(
 			trace: JSON.stringify(effect.fresh?.trace ?? []),
 			authority: effect.fresh?.authority ?? '',
 			act: effect.fresh?.act ?? 'serve',
-			book_version: bookVersion,
+			book_version: version,
 			made_at: ctx.clock.now()
 		});
 		counts.set(effect.matterId, (counts.get(effect.matterId) ?? 0) + 1);
 	}
 	tellOfChanges(ctx, counts, why);
-	const seen = formatEffects(ctx, actingStaff(ctx), effects);
+}
+
+/** How many dates and matters there are among effects, of those that someone may see. */
+export function countSeen(
+	app: Application,
+	me: Staff,
+	effects: readonly Effect[]
+): { affected: number; matters: number } {
+	const seen = formatEffects(app, me, effects);
 	return {
 		affected: seen.length,
 		matters: new Set(seen.map((effect) => effect.matterNumber)).size
@@ -100,7 +92,7 @@ function tellOfChanges(ctx: Context, counts: ReadonlyMap<string, number>, why: s
 		const words = `${why}: ${pluralInWords(count, 'date')} ${wait} for a decision.`;
 		writeLog(ctx, matterId, 'date', words, path);
 		for (const to of listTeam(ctx.db, matterId)) {
-			if (to.id === actingStaff(ctx).id) continue;
+			if ('staff' in ctx.actor && to.id === ctx.actor.staff.id) continue;
 			// Mail about a restricted matter goes by itself: whoever may read mail may not know of it.
 			const key = matter.restricted ? `${to.id} ${matterId}` : to.id;
 			const mail = mails.get(key) ?? {
@@ -253,114 +245,3 @@ export const decideChanges = matterCommand({
 		return { decided: changes.length, told };
 	}
 });
-
-const stays = ({ was }: DateChangeRow) => (was ? ` on ${formatShortDate(was)}` : ' off the docket');
-
-/**
- * Leaves a date as it is: where it stands, it is marked as one that does not follow its rule.
- * @returns what became of it, in words
- */
-function leaveChange(ctx: Context, change: DateChangeRow, reason: string): string {
-	const deadline = maybeOne<DeadlineRow>(
-		ctx.db,
-		`SELECT *
-		FROM deadline
-		WHERE id = @deadlineId AND state IN ('docketed', 'proposed') AND computed IS NULL`,
-		{ deadlineId: change.deadline_id }
-	);
-	if (!deadline || change.was === null) return `${change.title} stays${stays(change)}`;
-	return leaveDeadline(ctx, deadline, { gives: change.becomes, reason });
-}
-
-/** Applies one change; what was done, in words. */
-function applyChange(
-	ctx: Context,
-	matter: MatterRow,
-	change: DateChangeRow,
-	reason: string
-): string[] {
-	const { becomes } = change;
-	if (change.deadline_id === null || change.was === null) {
-		if (becomes === null) throw new Error(`change ${change.id} neither was nor becomes`);
-		return [bringDate(ctx, matter, change, becomes)];
-	}
-	const deadline = one<DeadlineRow>(ctx.db, 'SELECT * FROM deadline WHERE id = @deadlineId', {
-		deadlineId: change.deadline_id
-	});
-	if (deadline.state !== 'docketed' && deadline.state !== 'proposed') return [];
-	if ((deadline.computed ?? deadline.date) !== change.was)
-		throw new Refused(
-			`“${deadline.title}” was changed meanwhile: it is not on ${formatDate(change.was)} any more. Leave this change, and count again.`
-		);
-	const fresh = { trace: change.trace, version: change.book_version };
-	if (becomes === null) {
-		vacate(ctx, deadline, reason || change.why);
-		return [`${deadline.title} taken off`];
-	}
-	if (deadline.computed !== null) {
-		updateDeadline(ctx, deadline, {
-			computed: becomes,
-			trace: fresh.trace,
-			book_version: fresh.version
-		});
-		return [
-			`${deadline.title} stays where it was moved to; the rule now gives ${formatShortDate(becomes)}`
-		];
-	}
-	const also = rescheduleDeadline(
-		ctx,
-		deadline,
-		{ ...fresh, date: becomes, time: change.becomes_time },
-		change.authority ? { authority: change.authority } : {}
-	);
-	const [from, to] = [formatShortDate(deadline.date), formatShortDate(becomes)];
-	return [`${deadline.title} from ${from} to ${to}`, ...also];
-}
-
-/**
- * A date that is to come. It may be there meanwhile, by a correction of its event; or it was taken
- * off and comes back.
- */
-function bringDate(
-	ctx: Context,
-	matter: MatterRow,
-	change: DateChangeRow,
-	becomes: PlainDate
-): string {
-	const { title, rule, authority, act, trace } = change;
-	const there = maybeOne<DeadlineRow>(
-		ctx.db,
-		`SELECT *
-		FROM deadline
-		WHERE event_id = @eventId AND rule = @rule
-		ORDER BY state = 'vacated'
-		LIMIT 1`,
-		{ eventId: change.event_id, rule }
-	);
-	if (there && there.state !== 'vacated') return `${title} was there already`;
-	const day = formatShortDate(becomes);
-	const time = change.becomes_time;
-	const version = change.book_version;
-	if (there) {
-		proposeAgain(ctx, there, { date: becomes, time, trace, authority, version });
-		return `${title} ${day} proposed again`;
-	}
-	const id = scalar<string>(ctx.db, 'SELECT book FROM event WHERE id = @eventId', {
-		eventId: change.event_id
-	});
-	const suggested = rule.startsWith('suggested-');
-	const proposal = {
-		rule,
-		title,
-		authority,
-		act: actOf(act),
-		suggested,
-		date: becomes,
-		time,
-		trace
-	};
-	insertDeadline(ctx, matter, change.event_id, { id, version }, proposal, false);
-	return `${title} ${day} proposed`;
-}
-
-const actOf = (act: string): DeadlineRow['act'] => (act === 'file' ? 'file' : 'serve');

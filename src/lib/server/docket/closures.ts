@@ -12,7 +12,7 @@ import { newId } from '#server/app/ids.ts';
 import { preview } from '#server/app/preview.ts';
 import { all, insertOrIgnore, maybeOne, remove } from '#server/db/sql.ts';
 import { requireBook, shelfOf } from '#server/rulebooks/shelf.ts';
-import { recordChanges } from './changes.ts';
+import { countSeen, recordChanges } from './changes.ts';
 import { effectsNow } from './effects-query.ts';
 import { showEffects } from './effects.ts';
 import type { ClosureRow } from './rows.ts';
@@ -51,14 +51,15 @@ export const addClosure = preparedCommand({
 		refuseUnknownCourt(ctx, closure.book);
 		return ctx.work.run(effectsTask, { of: 'closure', closure });
 	},
-	run({ ctx, input: closure, record, prepared }) {
+	run({ ctx, me, input: closure, record, prepared }) {
 		const book = requireBook(ctx, closure.book);
 		const effects = effectsNow(ctx, { of: 'closure', closure }, prepared);
 		if (!insertOrIgnore<ClosureRow>(ctx.db, 'closure', { ...closure, id: newId('clo') }))
 			throw new Refused('There is a closure on this day already.', 'date');
 		const why = `${closure.name} on ${formatDate(closure.date)} (${book.short})`;
 		record.audit({ ...closure, affects: effects.length });
-		return recordChanges(ctx, effects, 'closure', why, book.version);
+		recordChanges(ctx, effects, { cause: 'closure', why, version: book.version });
+		return countSeen(ctx, me, effects);
 	}
 });
 
@@ -79,14 +80,15 @@ export const removeClosure = preparedCommand({
 		const closure = requireClosure(ctx, input.closureId);
 		return ctx.work.run(effectsTask, { of: 'no closure', closure });
 	},
-	run({ ctx, input, record, prepared }) {
+	run({ ctx, me, input, record, prepared }) {
 		const closure = requireClosure(ctx, input.closureId);
 		const effects = effectsNow(ctx, { of: 'no closure', closure }, prepared);
 		remove<ClosureRow>(ctx.db, 'closure', { id: closure.id });
 		const book = requireBook(ctx, closure.book);
 		const why = `No closure on ${formatDate(closure.date)} after all (${book.short})`;
 		record.audit({ closure, reason: input.reason, affects: effects.length });
-		return recordChanges(ctx, effects, 'closure', why, book.version);
+		recordChanges(ctx, effects, { cause: 'closure', why, version: book.version });
+		return countSeen(ctx, me, effects);
 	}
 });
 

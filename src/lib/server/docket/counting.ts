@@ -4,7 +4,8 @@
  */
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Closure } from '#core/dates/calendar.ts';
-import { propose, type Proposal } from '#core/docket/propose.ts';
+import type { Proposal } from '#core/docket/proposal.ts';
+import { propose } from '#core/docket/propose.ts';
 import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
 import { calendarOf, type Rulebook } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';

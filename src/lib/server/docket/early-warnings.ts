@@ -4,7 +4,7 @@
  */
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { CountError } from '#core/docket/amount.ts';
-import type { Proposal } from '#core/docket/propose.ts';
+import type { Proposal } from '#core/docket/proposal.ts';
 import { formatShortDate } from '#core/format/dates.ts';
 import type { Application, Context } from '#server/app/application.ts';
 import { all, one } from '#server/db/sql.ts';

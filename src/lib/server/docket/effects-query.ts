@@ -12,6 +12,8 @@ import type { ClosureRow } from './rows.ts';
 type Has = Pick<Application, 'db'>;
 export type EffectsQuery =
 	| { of: 'book'; file: BookFile }
+	/** These books as they are now, against dates that were counted by an earlier version. */
+	| { of: 'books'; books: string[] }
 	| { of: 'closure'; closure: Omit<ClosureRow, 'id'>; everything?: boolean }
 	| { of: 'no closure'; closure: ClosureRow };
 
@@ -46,6 +48,7 @@ function countEffects(app: Has, query: EffectsQuery): Effect[] {
 			fresh: true
 		});
 	}
+	if (query.of === 'books') return findEffects(app, { books: query.books, shelf, fresh: true });
 	const books = shelf.using(query.closure.book);
 	if (query.of === 'closure') {
 		const { closure, everything = false } = query;

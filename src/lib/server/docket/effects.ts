@@ -6,7 +6,8 @@ import type { Closure } from '#core/dates/calendar.ts';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, parseAnswers } from '#core/docket/answers.ts';
 import { CountError } from '#core/docket/amount.ts';
-import { propose, type Proposal } from '#core/docket/propose.ts';
+import type { Proposal } from '#core/docket/proposal.ts';
+import { propose } from '#core/docket/propose.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import { visible } from '#server/access/visibility.ts';
@@ -23,6 +24,8 @@ type Has = Pick<Application, 'db'>;
 export type Effect = {
 	eventId: string;
 	matterId: string;
+	/** The id of the book its event stands under. */
+	book: string;
 	/** null where the rule is new. */
 	deadlineId: string | null;
 	rule: string;
@@ -146,6 +149,7 @@ class Judge {
 		return {
 			eventId: event.id,
 			matterId: event.matterId,
+			book: event.bookId,
 			deadlineId: date.id,
 			rule: date.rule,
 			title: scalar<string>(this.#app.db, 'SELECT title FROM deadline WHERE id = @id', {
@@ -171,6 +175,7 @@ const newOnes = (event: StandingEvent, proposals: readonly Proposal[]): Effect[]
 		.map((fresh) => ({
 			eventId: event.id,
 			matterId: event.matterId,
+			book: event.bookId,
 			deadlineId: null,
 			rule: fresh.rule,
 			title: capitalize(fresh.title),

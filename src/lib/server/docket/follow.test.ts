@@ -167,7 +167,11 @@ it('a date left against a change that waited is marked the same way', async () =
 describe('an early warning', () => {
 	it('follows the date it warns of when an order moves that, and back', async () => {
 		const preview = good(
-			await previewReschedule(house.as('okafor'), { deadlineId: answer().id, how: 'order', by: '+14d' })
+			await previewReschedule(house.as('okafor'), {
+				deadlineId: answer().id,
+				how: 'order',
+				by: '+14d'
+			})
 		);
 		assert.deepEqual(
 			preview.early.map(({ to, days }) => ({ to, days })),

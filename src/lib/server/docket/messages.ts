@@ -115,7 +115,8 @@ export const changesWait = (
 	why: string,
 	matters: readonly (Matter & { dates: string; link: string })[]
 ): Message => ({
-	subject: `Dates would change: ${why}`,
+	// What a book says of its changes may be long: it stands in the text.
+	subject: `Dates would change: ${why.split(': ')[0]}`,
 	text: [
 		`${why}.`,
 		'Nothing has moved yet. These wait for a decision:',

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
-import type { Proposal } from '#core/docket/propose.ts';
+import type { Proposal } from '#core/docket/proposal.ts';
 import { formatDate, formatShortDate } from '#core/format/dates.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';

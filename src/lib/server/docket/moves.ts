@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, type Answers } from '#core/docket/answers.ts';
 import { CountError } from '#core/docket/amount.ts';
-import type { Proposal } from '#core/docket/propose.ts';
+import type { Proposal } from '#core/docket/proposal.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';

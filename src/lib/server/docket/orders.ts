@@ -105,7 +105,7 @@ export const layOrder = matterCommand({
 			document && `/documents/${document.id}`
 		);
 		const { version } = bookOnMatter(ctx, matter.id, book);
-		recordChanges(ctx, effects, 'order', title, version);
+		recordChanges(ctx, effects, { cause: 'order', why: title, version });
 		return { orderId, affected: effects.length };
 	}
 });
@@ -138,7 +138,11 @@ export const endOrder = matterCommand({
 		record.audit({ order: order.id, reason: input.reason });
 		record.log('date', `${order.title} no longer holds: ${input.reason}`);
 		const { version } = bookOnMatter(ctx, matter.id, order.book);
-		recordChanges(ctx, effects, 'order', `${order.title} no longer holds`, version);
+		recordChanges(ctx, effects, {
+			cause: 'order',
+			why: `${order.title} no longer holds`,
+			version
+		});
 		return { affected: effects.length };
 	}
 });

@@ -13,7 +13,7 @@ import { id, maybeDay, maybeId, maybeText, text, version } from '#server/app/fie
 import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
 import { preview } from '#server/app/preview.ts';
 import { countedBy } from './counting.ts';
-import { requireDeadline, requireDocumentOn } from './find.ts';
+import { requireDeadline, requireDocumentOn, type DocumentOnMatter } from './find.ts';
 import { moveWarnings, previewWarnings, type WarningMoveView } from './early-warnings.ts';
 import { listTaskMoves, type TaskMove } from './hanging.ts';
 import { dateMoved } from './messages.ts';
@@ -90,6 +90,37 @@ export const previewReschedule = preview({
 	}
 });
 
+/** What is kept of a move beside the new date. */
+function movedColumns(
+	deadline: DeadlineRow,
+	{ how, by, to, reason }: MoveInput & { reason: string },
+	{ trace, order }: { trace: Step[]; order: DocumentOnMatter | null }
+): Partial<DeadlineRow> {
+	if (how === 'back')
+		return {
+			computed: null,
+			moved_how: null,
+			moved_reason: '',
+			moved_document: null,
+			moved_by: null,
+			moved_at: null,
+			...NO_MOVE_COUNT
+		};
+	const count = {
+		move_from: deadline.date,
+		move_count: by,
+		move_trace: JSON.stringify(trace)
+	};
+	return {
+		// One that was left behind was not on its rule's own day.
+		computed: deadline.computed ?? deadline.rule_gives ?? deadline.date,
+		moved_how: how,
+		moved_reason: reason,
+		moved_document: order?.id ?? null,
+		...(to === null ? count : NO_MOVE_COUNT)
+	};
+}
+
 /**
  * Moves a date; the computed date is kept beside it, and `back` returns to it. A second person
  * checks it again.
@@ -118,34 +149,14 @@ export const moveDeadline = matterCommand({
 		const order = requireDocumentOn(ctx, matter, input.documentId, 'documentId');
 		const { to, trace } = findReschedule(ctx, deadline, input);
 		if (to === deadline.date) throw new Refused('That is the date it has.', input.to ? 'to' : 'by');
-		const moved: Partial<DeadlineRow> =
-			input.how === 'back'
-				? {
-						computed: null,
-						moved_how: null,
-						moved_reason: '',
-						moved_document: null,
-						moved_by: null,
-						moved_at: null,
-						...NO_MOVE_COUNT
-					}
-				: {
-						// One that was left behind was not on its rule's own day.
-						computed: deadline.computed ?? deadline.rule_gives ?? deadline.date,
-						moved_how: input.how,
-						moved_reason: input.reason,
-						moved_document: order?.id ?? null,
-						moved_by: me.id,
-						moved_at: ctx.clock.now(),
-						...(input.to === null
-							? {
-									move_from: deadline.date,
-									move_count: input.by,
-									move_trace: JSON.stringify(trace)
-								}
-							: NO_MOVE_COUNT)
-					};
-		const also = rescheduleDeadline(ctx, deadline, { date: to, time: deadline.time }, moved);
+		const moved = movedColumns(deadline, input, { trace, order });
+		const by = input.how === 'back' ? {} : { moved_by: me.id, moved_at: ctx.clock.now() };
+		const also = rescheduleDeadline(
+			ctx,
+			deadline,
+			{ date: to, time: deadline.time },
+			{ ...moved, ...by }
+		);
 		also.push(...moveWarnings(ctx, deadline, input.how === 'back' ? null : to));
 		const how = input.how === 'back' ? 'back to the day the rule sets' : `by ${input.how}`;
 		const words =

@@ -71,8 +71,8 @@ export type DeadlineRow = {
 	returned_reason: string;
 	ladder: string | null;
 	/**
-	 * Who left it where it stood when its event or a book changed, and the day the rule gives instead:
-	 * null where none sets it any more.
+	 * Who left it where it stood when its event or a book changed, and the day the rule gives
+	 * instead: null where none sets it any more.
 	 */
 	left_by: string | null;
 	left_at: string | null;

@@ -1,6 +1,6 @@
 /** The ways in which dates are written: added, proposed again, put on another day, taken off. */
 import type { PlainDate } from '#core/dates/plain.ts';
-import type { Proposal } from '#core/docket/propose.ts';
+import type { Proposal } from '#core/docket/proposal.ts';
 import { formatShortDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';

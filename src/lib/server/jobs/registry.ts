@@ -3,6 +3,7 @@ import type { Transporter } from 'nodemailer';
 import type { Application } from '#server/app/application.ts';
 import { eachRow, type Job } from '#server/app/job.ts';
 import { listInvitations, updateInvitation } from '#server/docket/invitations.ts';
+import { countNewReadings } from '#server/docket/new-readings.ts';
 import { sendWaiting } from '#server/mail/send.ts';
 import { sendDigests } from '#server/reminders/digests.ts';
 import { sendReminders } from '#server/reminders/send.ts';
@@ -18,6 +19,7 @@ export const listJobs = ({ transport, from }: Mailer): readonly Job[] => [
 	{ name: 'reminders', label: 'Reminders of dates', hour: MORNING, run: sendReminders },
 	{ name: 'digests', label: 'Morning digests', hour: MORNING, run: sendDigests },
 	{ name: 'invitations', label: 'Changes of dates sent outside', run: updateInvitations },
+	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },
 	{ name: 'seals', label: 'Sealing of signed documents', run: sealFinished },
 	{
 		name: 'mail',

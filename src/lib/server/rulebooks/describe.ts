@@ -1,5 +1,6 @@
 /** A rulebook in words, for people who read its rules. */
-import type { Expression, Rulebook } from '#core/rulebooks/book.ts';
+import type { Rulebook } from '#core/rulebooks/book.ts';
+import type { Expression } from '#core/rulebooks/expression.ts';
 import { needsTime } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';
 import { shippedShelf, staleWarning } from './shelf.ts';
@@ -97,6 +98,7 @@ export const describeBook = (book: Rulebook, today: string) => ({
 	title: book.title,
 	short: book.short,
 	version: book.version,
+	changes: book.changes,
 	reviewed: book.reviewed,
 	stale: staleWarning(book, today),
 	layers: book.layers,

@@ -26,6 +26,9 @@
 		returning = false;
 		reason = '';
 	});
+	/** It stands where its rule, or the order that moved it, puts it. */
+	const mayConfirm = ({ left, byHand, fresh, move }: NonNullable<typeof d>) =>
+		!left && (byHand || fresh?.same === true) && (move === null || move.same);
 	const next = () => goto('/docket/check', { invalidateAll: true });
 	const closed = $derived(
 		d && (d.state === 'met' || d.state === 'vacated' || d.state === 'proposed')
@@ -188,7 +191,7 @@
 						<div class="mt-4 border-t border-rule pt-4">
 							{#if !returning}
 								<div class="flex gap-2">
-									{#if !d.left && (d.byHand || d.fresh?.same) && (d.move === null || d.move.same)}<RowAction
+									{#if mayConfirm(d)}<RowAction
 											action="?/check"
 											ondone={() => {
 												toast(`${d.title}: confirmed.`);

@@ -24,6 +24,12 @@
 		It must be checked against the current rules before it is relied on. Version {b.version}{#if b.layers.length > 1};
 			laid over {b.layers.filter((x) => x !== b.id).join(', ')}{/if}.
 	</p>
+	{#each b.changes as change (change.version)}
+		<p class="mt-1 max-w-form">
+			<b class="font-semibold">New in {change.version}:</b>
+			{change.text}
+		</p>
+	{/each}
 	<dl class="mt-3 grid max-w-page grid-cols-[120px_minmax(0,1fr)] gap-y-1">
 		<dt class="sub">Closed days</dt>
 		<dd>

@@ -14,6 +14,7 @@
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/moves.ts';
+	import MoveTasks from './MoveTasks.svelte';
 	type Props = {
 		event: {
 			id: string;
@@ -242,15 +243,7 @@
 								class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b
 							>
 						</div>
-						{#each m.tasks as t (t.taskId)}<div
-								class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2 text-note text-ink-2"
-							>
-								<span class="pl-3">task: {t.subject}, {t.assignee}</span><s class="sub"
-									>{t.from ? formatDay(t.from, today).slice(4) : ''}</s
-								><b class="font-semibold">{formatDay(t.to, today).slice(4)}</b><b
-									class="num text-petrol">{t.days ? sign(t.days) : ''}</b
-								>
-							</div>{/each}
+						<MoveTasks tasks={m.tasks} {today} />
 						{#if staysBehind(m)}<p class="text-note font-semibold text-madder">
 								stays on {formatDay(m.from, today)} and {NO_LONGER_FOLLOWS}
 							</p>{/if}

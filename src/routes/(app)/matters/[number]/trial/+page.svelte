@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import { plainDate, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -10,11 +9,11 @@
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { plural, formatDay } from '$lib/ui/format.ts';
+	import DatesLeft from './DatesLeft.svelte';
 	let { data } = $props();
 	const c = $derived(data.caption),
 		t = $derived(data.trial);
@@ -178,24 +177,7 @@
 			</Section>
 		</div>
 		<aside class="flex flex-col gap-6">
-			<Section title="Dates that remain" about={String(t.dates.length || '')}
-				>{#each t.dates as d, i (i)}<div class="row flex min-h-9 items-center gap-2 py-1">
-						{#if d.kind === 'hearing'}<Mark kind="hearing" />{:else}<Kite
-								state={d.date < data.today ? 'missed' : 'docketed'}
-								checked={d.checked}
-								adrift={d.adrift}
-								late={d.date <= data.today}
-								size={14}
-							/>{/if}<span class="min-w-0 grow"
-							>{d.title}{#if d.adrift}<span class="block font-semibold text-madder"
-									>{NO_LONGER_FOLLOWS}</span
-								>{/if}</span
-						><span
-							class="whitespace-nowrap {d.date <= data.today ? 'font-semibold text-madder' : ''}"
-							>{formatDay(d.date, data.today)}</span
-						>
-					</div>{:else}<p class="sub mt-2">None.</p>{/each}</Section
-			>
+			<DatesLeft dates={t.dates} today={data.today} />
 			<Section title="Tasks that remain" about={String(t.tasks.length || '')}
 				>{#each t.tasks as x, i (i)}<div class="row flex min-h-9 items-center gap-2 py-1">
 						<Mark kind="task" size={13} /><span class="min-w-0 grow"

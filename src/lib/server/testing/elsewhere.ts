@@ -1,0 +1,46 @@
+/** For the test of access: the commands that are on no matter. */
+/**
+ * What touches no matter and is nobody's own, or checks its own door. A new command is added
+ * above or here.
+ */
+export const ELSEWHERE = [
+	'open matter',
+	'add person',
+	'edit person',
+	'merge people',
+	'undo merge',
+	'save kind',
+	'add kind',
+	'save view',
+	'begin import',
+	'import rows',
+	'link imported cards',
+	'end import',
+	'undo import',
+	'take back rows',
+	'end undo of import',
+	'import vcards',
+	'write request',
+	'take request',
+	'ask back on request',
+	'turn down request',
+	'release time',
+	'make cost run',
+	'discard cost run',
+	'send cost run for approval',
+	'approve cost run',
+	'reverse cost run',
+	'open for signing',
+	'sign',
+	'decline to sign',
+	'seal document',
+	'add closure',
+	'remove closure',
+	'save rulebook',
+	'write timeline',
+	'add leave',
+	'remove leave',
+	'mail docket report',
+	'set supervisor',
+	'add staff'
+];

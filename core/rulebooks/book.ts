@@ -4,6 +4,7 @@ import { CourtCalendar, type Closure } from '../dates/calendar.ts';
 import { Holidays, type HolidayRule } from '../dates/holidays.ts';
 import { parseDate } from '../dates/plain.ts';
 import { amount, expression, type Expression } from './expression.ts';
+import { OCCASIONS, type Occasion } from '../docket/occasion.ts';
 import { methodSchema, type Method } from './method.ts';
 
 const plainDate = z
@@ -73,7 +74,7 @@ const eventSchema = z.strictObject({
 	/** Asks how it was served. */
 	served: z.boolean().default(false),
 	/** It lies ahead when it is entered: a hearing or a trial. */
-	ahead: z.enum(['hearing', 'trial', 'date']).optional(),
+	ahead: z.enum([...OCCASIONS, 'date']).optional(),
 	/** Whatever the way of service, its day is deemed as for this one (a claim form: CPR 6.14). */
 	deemedBy: z.string().optional(),
 	/** What its date is, where that is not plain. */
@@ -125,7 +126,7 @@ export type BookEvent = {
 	id: string;
 	text: string;
 	served: boolean;
-	ahead: 'hearing' | 'trial' | 'date' | null;
+	ahead: Occasion | 'date' | null;
 	deemedBy: string | null;
 	hint: string | null;
 	questions: Question[];

@@ -2,6 +2,7 @@
 	One month: each day with its dates and hearings; days on which the court does not sit are hatched.
 -->
 <script lang="ts">
+	import type { Sort } from '#core/docket/occasion.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import {
 		addDays,
@@ -13,6 +14,7 @@
 		weekday,
 		type PlainDate
 	} from '#core/dates/plain.ts';
+	import type { DeadlineState } from '#server/docket/list.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import Kite from './Kite.svelte';
 	import { page } from '$app/state';
@@ -21,7 +23,8 @@
 		date: string;
 		title: string;
 		about: string;
-		state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
+		state: DeadlineState;
+		sort: Sort;
 		checked: boolean;
 		adrift?: boolean;
 		href: string;
@@ -29,11 +32,10 @@
 	type Props = {
 		month: string;
 		marks: Mark[];
-		hearings: { id: string; date: string; title: string; about: string; href: string }[];
 		closed: Record<string, string>;
 		today: string;
 	};
-	let { month, marks, hearings, closed, today }: Props = $props();
+	let { month, marks, closed, today }: Props = $props();
 	const [y, m] = $derived(month.split('-').map(Number) as [number, number]);
 	const first = $derived(civilToDay(y, m, 1));
 	const lead = $derived((weekday(first) + 6) % 7);
@@ -45,7 +47,6 @@
 		return `?${p}`;
 	};
 	const on = (d: string) => marks.filter((x) => x.date === d);
-	const heard = (d: string) => hearings.filter((x) => x.date === d);
 	const MOST = 4;
 	const say = (d: string) => formatDate(plainDate(d) as PlainDate);
 </script>
@@ -80,10 +81,6 @@
 									class="truncate text-tiny text-ink-2">{closed[d]}</span
 								>{/if}
 						</div>
-						{#each heard(d) as h (h.id)}<a class="it" href={h.href} title="{h.title}, {h.about}"
-								><span class="ring" aria-hidden="true"></span><span class="truncate">{h.title}</span
-								></a
-							>{/each}
 						{#each on(d).slice(0, MOST) as x (x.id)}<a
 								class="it"
 								href={x.href}
@@ -91,6 +88,7 @@
 								data-mark={x.title}
 								><Kite
 									state={x.state}
+									sort={x.sort}
 									checked={x.checked}
 									adrift={x.adrift}
 									late={x.state === 'docketed' && x.date <= today}
@@ -157,13 +155,5 @@
 	}
 	.it:hover {
 		text-decoration: underline;
-	}
-	.ring {
-		width: 9px;
-		height: 9px;
-		flex: none;
-		border-radius: 50%;
-		border: 1.5px solid var(--color-petrol);
-		background: radial-gradient(circle, var(--color-petrol) 0 1.5px, var(--color-white) 2px);
 	}
 </style>

@@ -1,5 +1,7 @@
 <!-- Dates over time: events with their dependents, closed days hatched; zoomed by keys, wheel. -->
 <script lang="ts" module>
+	import type { Sort } from '#core/docket/occasion.ts';
+	import type { DeadlineState } from '#server/docket/list.ts';
 	export type Lane = {
 		id: string;
 		label: string;
@@ -10,13 +12,13 @@
 			id: string;
 			date: string;
 			title: string;
-			state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed';
+			state: DeadlineState;
+			sort: Sort;
 			checked: boolean;
 			adrift?: boolean;
 			href: string;
 			from?: string | null;
 		}[];
-		hearings?: { id: string; date: string; title: string; href: string }[];
 	};
 </script>
 
@@ -249,14 +251,6 @@
 							>{/if}</a
 					>
 				{/each}
-				{#each l.hearings ?? [] as g (g.id)}<a
-						class="tl-mark"
-						style:left="{x(g.date) + step / 2 - 6}px"
-						style:top="{24 + l.top + 10}px"
-						href={g.href}
-						title="{g.date}: {g.title}"
-						aria-label="{g.date}, {g.title}"><span class="dot ring"></span></a
-					>{/each}
 			{/each}
 			{#if today >= from && today <= to}<span class="tl-now" style:left="{x(today) + step / 2}px"
 					><span>today</span></span

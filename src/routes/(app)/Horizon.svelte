@@ -45,6 +45,7 @@
 							aria-label={m.title}
 							>{#if m.kind === 'deadline'}<Kite
 									state={m.state!}
+									sort={m.sort}
 									checked={m.checked ?? false}
 									adrift={m.adrift}
 									late={d.date === data.today && m.state === 'docketed'}

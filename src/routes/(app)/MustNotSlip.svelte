@@ -25,6 +25,7 @@
 		<a class="row slip" href="/matters/{d.matterNumber}/docket?deadline={d.id}">
 			<Kite
 				state={d.state}
+				sort={d.sort}
 				checked={d.checked}
 				adrift={d.left !== null}
 				late={d.date <= data.today}

@@ -29,6 +29,7 @@ import { startTimer } from '#server/time/timers.ts';
 import { addExhibit } from '#server/trial/exhibits.ts';
 import { addWitness } from '#server/trial/witnesses.ts';
 
+import { addDeadline } from '#server/docket/by-hand.ts';
 import { layOrder } from '#server/docket/orders.ts';
 
 import { findDocument, listDocuments } from '#server/documents/queries.ts';
@@ -232,6 +233,10 @@ describe('a restricted matter', () => {
 			]
 		};
 		const orderId = good(layOrder(house.as('okafor'), order)).orderId;
+		const hearing = { matterId: id, what: 'hearing' as const, title: 'Secret hearing' };
+		const hearingId = good(
+			addDeadline(house.as('okafor'), { ...hearing, date: '2026-12-01' })
+		).deadlineId;
 		const changeId = first("SELECT id FROM date_change WHERE state = 'waits'");
 		const reference = { matterId: id, whose: 'court', number: '1' };
 		const link = { matterId: id, name: 'x', url: 'court.example' };
@@ -278,6 +283,9 @@ describe('a restricted matter', () => {
 			'see reminder': { deadlineId },
 			'move event': { eventId, to: '2026-11-03', reason: 'x', version: 1 },
 			'let date follow its event': { deadlineId },
+			'record hearing as held': { deadlineId: hearingId, outcome: 'x' },
+			'take hearing off': { deadlineId: hearingId, reason: 'x' },
+			'continue hearing without a day': { deadlineId: hearingId, reason: 'x' },
 			'return deadline': { deadlineId, reason: 'x' },
 			'answer returned deadline': { deadlineId, words: 'x' },
 			'move deadline': { deadlineId, how: 'order', by: '+7d', reason: 'x', version: 1 },

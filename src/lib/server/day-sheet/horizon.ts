@@ -1,5 +1,6 @@
 /** The next fifteen working days with everything that falls on them. */
 import { addDays, toDay, type PlainDate } from '#core/dates/plain.ts';
+import type { Sort } from '#core/docket/occasion.ts';
 import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
@@ -10,7 +11,8 @@ import type { DeadlineRow } from '#server/docket/rows.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
 
 type HorizonMark = {
-	kind: 'deadline' | 'hearing' | 'task' | 'signing';
+	kind: 'deadline' | 'task' | 'signing';
+	sort?: Sort;
 	state?: DeadlineState;
 	checked?: boolean;
 	/** It no longer follows its event. */
@@ -38,7 +40,6 @@ export function listHorizon(
 	const byDate = new Map(days.map((day) => [day.date, day]));
 	const marks = [
 		...listDeadlineMarks(app, seen, span),
-		...listHearingMarks(app, seen, span),
 		...listTaskMarks(app, span),
 		...listSigningMarks(app, seen, span)
 	];
@@ -58,13 +59,16 @@ function emptyDays(app: Application): HorizonDay[] {
 }
 
 function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] {
-	type Row = Pick<DeadlineRow, 'id' | 'title' | 'date' | 'state' | 'checked_by' | 'left_by'> & {
+	type Row = Pick<
+		DeadlineRow,
+		'id' | 'title' | 'date' | 'state' | 'checked_by' | 'left_by' | 'sort'
+	> & {
 		number: string;
 		matterTitle: string;
 	};
 	const rows = all<Row>(
 		app.db,
-		`SELECT d.id, d.title, d.date, d.state, d.checked_by, d.left_by, m.number, m.title AS matterTitle
+		`SELECT d.id, d.title, d.date, d.state, d.checked_by, d.left_by, d.sort, m.number, m.title AS matterTitle
 		FROM deadline d
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.state IN ('docketed', 'proposed')
@@ -77,31 +81,14 @@ function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] 
 	return rows.map((row) => ({
 		date: row.date,
 		kind: 'deadline',
-		state: stateOn(row.state, row.date, app.clock.today()),
+		sort: row.sort,
+		state: stateOn(row, app.clock.today()),
 		checked: row.checked_by !== null,
 		adrift: row.left_by !== null,
 		title: `${row.title}, ${row.matterTitle}${row.left_by ? `, ${NO_LONGER_FOLLOWS}` : ''}`,
 		href: `/matters/${row.number}/docket?deadline=${row.id}`
 	}));
 }
-
-const listHearingMarks = (app: Application, seen: string, span: Span): Dated[] =>
-	all<{ date: PlainDate; text: string; number: string; title: string }>(
-		app.db,
-		`SELECT e.date, e.text, m.number, m.title
-		FROM event e
-		JOIN matter m ON m.id = e.matter_id
-		WHERE e.ahead IN ('hearing', 'trial')
-			AND e.date BETWEEN @from AND @to
-			AND m.status <> 'closed'
-			AND ${seen}`,
-		span
-	).map(({ date, text, number, title }) => ({
-		date,
-		kind: 'hearing',
-		title: `${text}, ${title}`,
-		href: `/matters/${number}/docket`
-	}));
 
 const listTaskMarks = (app: Application, span: Span): Dated[] =>
 	all<{ due: PlainDate; subject: string; number: string }>(

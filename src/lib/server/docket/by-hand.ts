@@ -1,6 +1,7 @@
 /** Dates and hearings without a rule: from an order, an agreement, a letter, a calendar file. */
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';
+import { isOccasion, OCCASIONS, type Occasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { Context } from '#server/app/application.ts';
@@ -12,6 +13,7 @@ import { insert, maybeOne, scalar, update } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { whereFields } from './events.ts';
 import { requireDocumentOn } from './find.ts';
+import { insertOccasion } from './hearings.ts';
 import { calendarBroughtIn, dateAdded, hearingAdded } from './messages.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
 import { insertDeadline } from './writing.ts';
@@ -20,7 +22,7 @@ import { insertDeadline } from './writing.ts';
 export const BY_HAND = 'by-hand';
 
 type HandEvent = Pick<EventRow, 'text' | 'date' | 'time' | 'ahead'> &
-	Partial<Pick<EventRow, 'source_id' | 'place' | 'link'>>;
+	Partial<Pick<EventRow, 'source_id'>>;
 
 /** Adds an event that no book knows; gives its id. */
 function insertHandEvent(ctx: Context, matter: MatterRow, event: HandEvent): string {
@@ -64,7 +66,7 @@ export const addDeadline = matterCommand({
 	action: 'docket.enter',
 	input: z.object({
 		matterId: id('a matter'),
-		what: z.enum(['deadline', 'hearing']).default('deadline'),
+		what: z.enum(['deadline', ...OCCASIONS]).default('deadline'),
 		title: text('The title', 200),
 		date: day('The date'),
 		time: maybeTime,
@@ -78,20 +80,18 @@ export const addDeadline = matterCommand({
 		const source = requireDocumentOn(ctx, matter, input.sourceId, 'sourceId');
 		const authority = input.authority || (source ? `“${source.name}”` : 'entered by hand');
 		const { title, date, time, place, link } = input;
-		if (input.what === 'hearing') {
-			const eventId = insertHandEvent(ctx, matter, {
-				text: capitalize(title),
-				date,
-				time,
-				ahead: 'hearing',
-				source_id: source?.id ?? null,
-				place,
-				link
-			});
-			record.audit({ event: eventId, date, hand: true });
+		if (isOccasion(input.what)) {
+			const entered = insertHandHearing(
+				ctx,
+				matter,
+				{ text: capitalize(title), date, time, ahead: input.what, source_id: source?.id ?? null },
+				{ place, link, authority }
+			);
+			update<DeadlineRow>(ctx.db, 'deadline', { id: entered.deadlineId }, { long: input.long });
+			record.audit({ event: entered.eventId, date, hand: true });
 			record.log('date', `${capitalize(title)} on ${whenWords(date, time)}: ${authority}.`);
 			notify(hearingAdded(matter, { title, date, time, place }));
-			return { eventId, deadlineId: null };
+			return entered;
 		}
 		const eventId = handEvent(ctx, matter);
 		const deadlineId = insertHandDeadline(ctx, matter, eventId, { title, date, time, authority });
@@ -102,6 +102,19 @@ export const addDeadline = matterCommand({
 		return { eventId, deadlineId };
 	}
 });
+
+/** Adds a hearing or its like that no book knows, as an event and its entry. */
+function insertHandHearing(
+	ctx: Context,
+	matter: MatterRow,
+	event: HandEvent & { ahead: Occasion },
+	entry: { place: string; link: string; authority: string }
+): { eventId: string; deadlineId: string } {
+	const eventId = insertHandEvent(ctx, matter, event);
+	const { text, date, time, ahead: sort } = event;
+	const own = { id: eventId, text, name: '', book: '', book_version: '', date, time, sort };
+	return { eventId, deadlineId: insertOccasion(ctx, matter, { ...own, ...entry }) };
+}
 
 function insertHandDeadline(
 	ctx: Context,
@@ -147,13 +160,12 @@ export const bringCalendar = matterCommand({
 	find: byMatterId,
 	run({ ctx, matter, input, record, notify }) {
 		for (const { title, date, time, place } of input.items)
-			insertHandEvent(ctx, matter, {
-				text: capitalize(title),
-				date,
-				time,
-				ahead: 'hearing',
-				place
-			});
+			insertHandHearing(
+				ctx,
+				matter,
+				{ text: capitalize(title), date, time, ahead: 'hearing' },
+				{ place, link: '', authority: input.from || 'a calendar file' }
+			);
 		record.audit({
 			file: input.from,
 			events: input.items.map(({ title, date }) => ({ title, date }))

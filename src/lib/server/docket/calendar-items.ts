@@ -1,4 +1,5 @@
 /** Dates and hearings as entries of a calendar. */
+import { RESULT_WORDS } from '#core/docket/occasion.ts';
 import { describeLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
@@ -58,11 +59,12 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 		place: date.place,
 		url: date.link || address,
 		cancelled: isOff(date),
-		category: 'Deadline'
+		category: capitalize(date.sort)
 	};
 }
 
 function remark(date: DatedRow): string {
+	if (date.result) return ` (${RESULT_WORDS[date.result]})`;
 	if (date.state === 'met') return ' (met)';
 	if (date.left_by !== null) return ` (${NO_LONGER_FOLLOWS})`;
 	return date.checked_by !== null || isOff(date) ? '' : ' (not checked yet)';
@@ -78,29 +80,3 @@ export const listDateItems = (app: Application, where: string, params: Params): 
 		LIMIT 20000`,
 		params
 	).map((date) => dateItem(app, date));
-
-/** Hearings and trials, with the condition on `m`; at their own time, or all day. */
-export function listHearingItems(app: Application, where: string, params: Params): CalendarItem[] {
-	const hearings = all<EventRow & OfMatter>(
-		app.db,
-		`SELECT e.*, ${MATTER_COLUMNS}
-		FROM event e
-		JOIN matter m ON m.id = e.matter_id
-		WHERE e.ahead IN ('hearing', 'trial') AND e.date >= @from AND ${where}
-		ORDER BY e.date, e.id`,
-		params
-	);
-	return hearings.map((hearing) => ({
-		uid: `${hearing.id}@kite-pen.local`,
-		sequence: hearing.version - 1 + (hearing.matterVersion - 1),
-		title: `${hearing.text}${hearing.name ? ` (${hearing.name})` : ''}, ${hearing.matterTitle}`,
-		date: hearing.date,
-		time: hearing.time,
-		zone: zoneOf(app, hearing.book),
-		description: `${app.origin}/matters/${hearing.number}/docket`,
-		place: hearing.place,
-		url: hearing.link,
-		cancelled: hearing.status === 'closed',
-		category: 'Hearing'
-	}));
-}

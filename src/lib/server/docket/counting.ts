@@ -90,11 +90,29 @@ export const proposeFor = (
 		closures: listClosuresFor(app, book)
 	});
 
+/** The rule under which an event that is itself an entry of the docket keeps that entry. */
+export const OCCASION = 'occasion';
+
+/** A hearing stands on the day of its event. */
+const occasionOf = ({ text, date, time, book }: EventRow): Proposal => ({
+	rule: OCCASION,
+	title: text,
+	authority: '',
+	act: 'serve',
+	date,
+	time,
+	suggested: false,
+	book,
+	owner: null,
+	trace: [{ step: 'taken', date, label: text }]
+});
+
 /**
  * The same count once more, from the event's stored inputs and the book as it is now; undefined
  * where no rule sets it.
  */
 export function recount(app: Has, event: EventRow, rule: string): Proposal | undefined {
+	if (rule === OCCASION) return occasionOf(event);
 	if (!event.book) return undefined;
 	const book = bookOnMatter(app, event.matter_id, event.book);
 	const moved = listMoved(app, event.id);

@@ -1,5 +1,6 @@
 /** What is done with a date once it is there: docketed, checked, returned, met, vacated. */
 import { z } from 'zod';
+import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Context } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
@@ -168,6 +169,11 @@ export const answerReturn = matterCommand({
 	}
 });
 
+function refuseHearing({ sort }: DeadlineRow): void {
+	if (isOccasion(sort))
+		throw new Refused(`A ${sort} is held, taken off or continued: say what came of it.`);
+}
+
 /** It was done: when, and if wanted the document that proves it. */
 export const meetDeadline = matterCommand({
 	name: 'meet deadline',
@@ -182,6 +188,7 @@ export const meetDeadline = matterCommand({
 	onClosed: 'allowed',
 	run({ ctx, me, deadline, matter, input, record }) {
 		if (deadline.state !== 'docketed') throw new Refused('Only a docketed date can be met.');
+		refuseHearing(deadline);
 		if (input.on > ctx.clock.today()) throw new Refused('That day has not come yet.', 'on');
 		const proof = requireDocumentOn(ctx, matter, input.documentId, 'documentId');
 		updateDeadline(ctx, deadline, {
@@ -217,6 +224,7 @@ export const vacateDeadline = matterCommand({
 	onClosed: 'allowed',
 	run({ ctx, deadline, matter, input, record, notify }) {
 		if (deadline.state !== 'docketed') throw new Refused('Only a docketed date can be vacated.');
+		refuseHearing(deadline);
 		vacate(ctx, deadline, input.reason);
 		record.audit({ deadline: deadline.id, reason: input.reason });
 		record.log('date', `Vacated: ${deadline.title} ${formatDate(deadline.date)}. ${input.reason}`);

@@ -618,12 +618,12 @@ describe('dates by hand, many at once, several books', () => {
 				.sort(),
 			[
 				['Dates by hand', 2],
-				['Mediation', 0]
+				['Mediation', 1]
 			]
 		);
 		assert.ok(
 			listHorizon(house, house.staff('okafor')).some((day) =>
-				day.marks.some((x) => x.kind === 'hearing' && x.title.startsWith('Mediation'))
+				day.marks.some((x) => x.sort === 'hearing' && x.title.startsWith('Mediation'))
 			)
 		);
 		assert.match(
@@ -1127,8 +1127,11 @@ describe('the department docket', () => {
 		);
 		const span = listDocketDays(house, me, { from: '2026-11-25', to: '2026-12-31' });
 		assert.deepEqual(
-			[span.rows.map((deadline) => deadline.date), span.hearings.map((x) => x.title)],
-			[['2026-11-30'], ['Status']]
+			span.map(({ date, title, sort }) => [date, title, sort]),
+			[
+				['2026-11-30', 'Answer or Rule 12 motion', 'deadline'],
+				['2026-12-10', 'Status', 'hearing']
+			]
 		);
 	});
 	it('gives the same dates after moving an event away and back', () => {

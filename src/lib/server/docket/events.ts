@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { answersTo, findBadDay, type Answers } from '#core/docket/answers.ts';
 import { CountError } from '#core/docket/amount.ts';
+import { isOccasion } from '#core/docket/occasion.ts';
 import type { Proposal } from '#core/docket/proposal.ts';
 import type { Left } from '#core/docket/propose.ts';
 import { formatDate } from '#core/format/dates.ts';
@@ -20,6 +21,7 @@ import { listMatterBooks } from '#server/rulebooks/shelf.ts';
 import { findCount, type CountView } from './counts.ts';
 import { proposeFor } from './counting.ts';
 import { requireDocumentOn } from './find.ts';
+import { insertOccasion } from './hearings.ts';
 import { eventEntered } from './messages.ts';
 import { countCourtDaysTo } from './days.ts';
 import type { EventRow } from './rows.ts';
@@ -181,9 +183,15 @@ export const enterEvent = matterCommand({
 			entered_by: me.id,
 			entered_at: ctx.clock.now(),
 			source_id: source?.id ?? null,
-			place: input.place,
-			link: input.link
+			...(isOccasion(event.ahead) ? {} : { place: input.place, link: input.link })
 		});
+		if (isOccasion(event.ahead))
+			insertOccasion(ctx, matter, {
+				...{ id: eventId, text, name: input.name, date: input.date, time: input.time },
+				...{ book: book.id, book_version: book.version, sort: event.ahead },
+				...{ place: input.place, link: input.link },
+				authority: source ? `“${source.name}”` : 'the day that was set'
+			});
 		const chosen = new Set(input.docket);
 		for (const deadline of deadlines)
 			insertDeadline(ctx, matter, eventId, book, deadline, chosen.has(deadline.rule));

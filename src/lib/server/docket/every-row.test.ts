@@ -44,7 +44,7 @@ describe('every row of every book', () => {
 				const id = good(result).eventId;
 				const found = all<{ id: string; rule: string; authority: string; suggested: number }>(
 					house.db,
-					'SELECT id, rule, authority, suggested FROM deadline WHERE event_id = @id',
+					"SELECT id, rule, authority, suggested FROM deadline WHERE event_id = @id AND sort = 'deadline'",
 					{ id }
 				);
 				if (found.length)

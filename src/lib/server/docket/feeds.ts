@@ -13,7 +13,7 @@ import { newId, newToken, sha256 } from '#server/app/ids.ts';
 import { writeCalendarTask } from '#server/calendar/tasks.ts';
 import { all, insert, maybeOne, run, update } from '#server/db/sql.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
-import { listDateItems, listHearingItems } from './calendar-items.ts';
+import { listDateItems } from './calendar-items.ts';
 import type { FeedRow } from './rows.ts';
 
 /** How far back a feed goes. */
@@ -120,7 +120,7 @@ export async function readFeed(
 	const where = `${visible('m')} AND ${scope}`;
 	const from = addDays(app.clock.today(), -PAST_DAYS);
 	const params = { me: feed.staff_id, matter: feed.matter_id, from };
-	const items = [...listDateItems(app, where, params), ...listHearingItems(app, where, params)];
+	const items = listDateItems(app, where, params);
 	const head = { name: feedName(feed), now: app.clock.now() };
 	return { ics: await app.work.run(writeCalendarTask, { items, head }) };
 }

@@ -1,5 +1,6 @@
 /** Lists of dates: of the department, of a span of days, of whatever a filter says. */
 import type { PlainDate } from '#core/dates/plain.ts';
+import { isOccasion, type Result, type Sort } from '#core/docket/occasion.ts';
 import type { LeftDate } from '#core/docket/standing.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
@@ -9,7 +10,8 @@ import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
 import type { DeadlineRow } from './rows.ts';
 
 /** Missed is derived: docketed, and its day has passed. */
-export type DeadlineState = DeadlineRow['state'] | 'missed';
+/** A hearing whose day has passed is not missed: it waits for its outcome. */
+export type DeadlineState = DeadlineRow['state'] | 'missed' | 'passed';
 
 export type DeadlineView = {
 	id: string;
@@ -49,6 +51,10 @@ export type DeadlineView = {
 	returnedReason: string;
 	/** Where it does not follow what sets it any more. */
 	left: LeftDate | null;
+	sort: Sort;
+	result: Result | null;
+	outcome: string;
+	appeared: string;
 	responsible: string;
 	unit: string;
 	kind: string;
@@ -66,7 +72,7 @@ export const SELECT_DEADLINES = `SELECT
 		${factSql('m', 'court')} AS court, d.computed, d.moved_how AS movedHow,
 		d.moved_reason AS movedReason, d.internal, d.place, d.link, d.short, d.long,
 		d.hand_time AS handTime, r.initials AS returnedBy, d.returned_reason AS returnedReason,
-		l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
+		d.sort, d.result, d.outcome, d.appeared, l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
 		q.initials AS responsible, u.name AS unit, m.kind, d.version
 	FROM deadline d
 	JOIN matter m ON m.id = d.matter_id
@@ -92,10 +98,12 @@ export type DeadlineListRow = Omit<
 };
 
 export const stateOn = (
-	state: DeadlineRow['state'],
-	date: PlainDate,
+	{ state, date, sort }: Pick<DeadlineRow, 'state' | 'date' | 'sort'>,
 	today: PlainDate
-): DeadlineState => (state === 'docketed' && date < today ? 'missed' : state);
+): DeadlineState => {
+	if (state !== 'docketed' || date >= today) return state;
+	return isOccasion(sort) ? 'passed' : 'missed';
+};
 
 /** Rows as their screens show them. */
 export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]): DeadlineView[] {
@@ -105,7 +113,7 @@ export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]
 		return {
 			...row,
 			suggested: row.suggested === 1,
-			state: stateOn(row.state, row.date, today),
+			state: stateOn(row, today),
 			checked: row.checkedBy !== null,
 			left: leftBy === null ? null : { by: leftBy, gives: ruleGives, reason: leftReason },
 			bookShort: book?.short ?? 'by hand',
@@ -114,10 +122,20 @@ export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]
 	});
 }
 
+export const SHOWS = [
+	'open',
+	'hearings',
+	'unchecked',
+	'missed',
+	'passed',
+	'proposed',
+	'all'
+] as const;
+type Show = (typeof SHOWS)[number];
 export type DocketFilter = {
 	from?: string | undefined;
 	to?: string | undefined;
-	show?: 'open' | 'unchecked' | 'missed' | 'all' | 'proposed' | undefined;
+	show?: Show | undefined;
 	/** The id of a colleague whose matters they are, 'mine', or everyone's. */
 	who?: string | undefined;
 	unit?: string | undefined;
@@ -135,7 +153,9 @@ export const DAYS_LIMIT = 3000;
 const STATES = {
 	open: "d.state = 'docketed'",
 	unchecked: "d.state = 'docketed' AND d.checked_by IS NULL",
-	missed: "d.state = 'docketed' AND d.date < today()",
+	hearings: "d.sort <> 'deadline' AND d.state <> 'vacated'",
+	missed: "d.state = 'docketed' AND d.date < today() AND d.sort = 'deadline'",
+	passed: "d.state = 'docketed' AND d.date < today() AND d.sort <> 'deadline'",
 	proposed: "d.state = 'proposed'",
 	all: '1'
 } as const;
@@ -234,21 +254,12 @@ export function listDocketChoices(
 	};
 }
 
-export type HearingView = {
-	id: string;
-	date: PlainDate;
-	title: string;
-	matterNumber: string;
-	matterTitle: string;
-	time: string | null;
-};
-
-/** A span of days with its dates and hearings, for a month or a timeline. */
+/** A span of days with its dates, for a month or a timeline. */
 export function listDocketDays(
 	app: Application,
 	me: Staff,
 	filter: DocketFilter & { from: string; to: string }
-): { rows: DeadlineView[]; hearings: HearingView[] } {
+): DeadlineView[] {
 	const { matter, state, days, params } = conditionsOf(me, filter);
 	const rows = all<DeadlineListRow>(
 		app.db,
@@ -258,18 +269,5 @@ export function listDocketDays(
 		LIMIT @limit`,
 		{ ...params, limit: DAYS_LIMIT }
 	);
-	const hearings = all<HearingView>(
-		app.db,
-		`SELECT
-			e.id, e.date,
-			e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS title,
-			e.time, m.number AS matterNumber, m.title AS matterTitle
-		FROM event e
-		JOIN matter m ON m.id = e.matter_id
-		WHERE e.ahead IN ('hearing', 'trial') AND ${days('e.date')} AND ${matter}
-		ORDER BY e.date, e.id
-		LIMIT 500`,
-		params
-	);
-	return { rows: viewDeadlines(app, rows), hearings };
+	return viewDeadlines(app, rows);
 }

@@ -18,6 +18,7 @@ import { bookOnMatter } from '#server/rulebooks/shelf.ts';
 import { BY_HAND } from './by-hand.ts';
 import type { EventInputs } from './counting.ts';
 import { requireDocumentOn, requireEvent } from './find.ts';
+import { moveOccasion } from './hearings.ts';
 import { datesMoved } from './messages.ts';
 import { changedInputs, eventChangeFields, findMoves, refuseFuture, type Move } from './moves.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
@@ -83,7 +84,10 @@ export const moveEvent = matterCommand({
 				version: event.version + 1
 			}
 		);
-		const followed = chosen.flatMap((move) => applyMove(ctx, move, fresh));
+		const followed = [
+			...moveOccasion(ctx, event.id, now),
+			...chosen.flatMap((move) => applyMove(ctx, move, fresh))
+		];
 		for (const { deadlineId } of moves.filter(({ days }) => days === 0))
 			update<DeadlineRow>(ctx.db, 'deadline', { id: deadlineId }, FOLLOWS);
 		const left = moves
@@ -159,7 +163,10 @@ function leaveOrphans(
 		ctx.db,
 		`SELECT *
 		FROM deadline
-		WHERE event_id = @eventId AND state = 'docketed' AND computed IS NULL`,
+		WHERE event_id = @eventId
+			AND state = 'docketed'
+			AND sort = 'deadline'
+			AND computed IS NULL`,
 		{ eventId: event.id }
 	);
 	return docketed

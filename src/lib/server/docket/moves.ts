@@ -123,7 +123,7 @@ export function findMoves(
 		app.db,
 		`SELECT *
 		FROM deadline
-		WHERE event_id = @eventId
+		WHERE event_id = @eventId AND sort = 'deadline'
 		ORDER BY state = 'vacated', date, id`,
 		{ eventId: event.id }
 	);

@@ -4,6 +4,7 @@
  */
 import { plainDate } from '#core/dates/plain.ts';
 import { parseDate } from '#core/dates/plain.ts';
+import { RESULT_WORDS } from '#core/docket/occasion.ts';
 import { explainLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
 import { formatDate, formatDay } from '#core/format/dates.ts';
@@ -12,9 +13,7 @@ import type { PlainDate } from '#core/dates/plain.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { maybeOne, scalar } from '#server/db/sql.ts';
 import { parseTrace } from './counts.ts';
-import { listDeadlines, type DeadlineView, type DocketFilter } from './list.ts';
-
-const SHOWS = ['open', 'unchecked', 'missed', 'proposed', 'all'] as const;
+import { listDeadlines, SHOWS, type DeadlineView, type DocketFilter } from './list.ts';
 
 /** The filter of the docket from an address; what is no date is left out and said. */
 export function parseDocketFilter(params: URLSearchParams): { filter: DocketFilter; bad: string } {
@@ -58,6 +57,7 @@ export const REPORT_COLUMNS = {
 	event: 'Event',
 	computed: 'Rule gives',
 	internal: 'Our date',
+	outcome: 'Outcome',
 	place: 'Place',
 	count: 'How it was counted'
 } as const;
@@ -142,7 +142,13 @@ function formatCheck(row: ReportRow): string {
 	if (row.left) return NO_LONGER_FOLLOWS;
 	if (row.checked) return `checked by ${row.checkedBy}`;
 	if (row.returnedBy) return `returned by ${row.returnedBy}`;
-	return row.state === 'docketed' || row.state === 'missed' ? 'needs a second check' : '';
+	return ['docketed', 'missed', 'passed'].includes(row.state) ? 'needs a second check' : '';
+}
+
+/** How an entry stands, in the words of what it is. */
+function formatState({ state, result }: ReportRow): string {
+	if (result) return RESULT_WORDS[result];
+	return state === 'passed' ? 'outcome not entered' : state;
 }
 
 /** The text of one cell; days as YYYY-MM-DD. */
@@ -151,6 +157,9 @@ export function formatCell(row: ReportRow, column: ReportColumn, long: boolean):
 	if (column === 'matter') return row.matterTitle;
 	if (column === 'number') return row.matterNumber;
 	if (column === 'checked') return formatCheck(row);
+	if (column === 'state') return formatState(row);
+	if (column === 'outcome')
+		return [row.outcome, row.appeared && `Appeared: ${row.appeared}.`].filter(Boolean).join(' ');
 	return row[column] ?? '';
 }
 
@@ -185,8 +194,10 @@ export function groupRows({ rows, filter }: Report): ReportGroup[] {
 
 const SHOW_WORDS = {
 	open: 'Docketed dates',
+	hearings: 'Hearings and their like',
 	unchecked: 'Docketed dates without a second check',
 	missed: 'Missed dates',
+	passed: 'Hearings without an outcome',
 	proposed: 'Proposed dates',
 	all: 'All dates'
 } as const;

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { CountError } from '#core/docket/amount.ts';
 import type { Step } from '#core/docket/trace.ts';
+import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Application } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
@@ -146,6 +147,11 @@ export const moveDeadline = matterCommand({
 	},
 	run({ ctx, me, deadline, matter, input, record, notify }) {
 		if (deadline.state !== 'docketed') throw new Refused('Only a docketed date is moved.');
+		if (isOccasion(deadline.sort))
+			throw new Refused(
+				`A ${deadline.sort} is continued by moving its event: what hangs on it is shown first.`,
+				'by'
+			);
 		const order = requireDocumentOn(ctx, matter, input.documentId, 'documentId');
 		const { to, trace } = findReschedule(ctx, deadline, input);
 		if (to === deadline.date) throw new Refused('That is the date it has.', input.to ? 'to' : 'by');

@@ -2,6 +2,7 @@
  * The rows of the tables of this area, as they are stored. A test compares them with the schema.
  */
 import type { PlainDate } from '#core/dates/plain.ts';
+import type { Result, Sort } from '#core/docket/occasion.ts';
 
 /** Table `event`. */
 export type EventRow = {
@@ -78,6 +79,11 @@ export type DeadlineRow = {
 	left_at: string | null;
 	left_reason: string;
 	rule_gives: PlainDate | null;
+	/** What it is; hearings and their like are held, taken off or continued. */
+	sort: Sort;
+	result: Result | null;
+	outcome: string;
+	appeared: string;
 };
 
 /** Table `closure`. */

@@ -103,7 +103,7 @@ export function* iterateEvents(
 				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time,
 				CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END
 			FROM event e
-			LEFT JOIN deadline d ON d.event_id = e.id
+			LEFT JOIN deadline d ON d.event_id = e.id AND d.sort = 'deadline'
 			WHERE e.book IN (SELECT value FROM json_each(@books))
 				AND (@matterId IS NULL OR e.matter_id = @matterId)
 				AND (

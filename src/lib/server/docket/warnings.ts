@@ -60,13 +60,14 @@ const listOtherHearings = (
 ): string[] =>
 	all<{ text: string; title: string }>(
 		app.db,
-		`SELECT e.text, x.title
-		FROM event e
-		JOIN matter x ON x.id = e.matter_id
+		`SELECT d.title AS text, x.title
+		FROM deadline d
+		JOIN matter x ON x.id = d.matter_id
 		JOIN matter here ON here.id = @matterId
-		WHERE e.ahead IN ('hearing', 'trial')
-			AND e.date = @day
-			AND e.id <> @eventId
+		WHERE d.sort <> 'deadline'
+			AND d.state = 'docketed'
+			AND d.date = @day
+			AND d.event_id <> @eventId
 			AND x.status <> 'closed'
 			AND (x.id = here.id OR x.responsible_id = here.responsible_id)
 			AND (x.restricted = 0 OR x.id = here.id)`,

@@ -187,7 +187,12 @@ function moveTask(ctx: Context, taskId: string, due: PlainDate): void {
  * Takes a date off. A proposal counts as docketed by the one who takes it off, since the record
  * asks for someone.
  */
-export function vacate(ctx: Context, deadline: DeadlineRow, reason: string): void {
+export function vacate(
+	ctx: Context,
+	deadline: DeadlineRow,
+	reason: string,
+	more: Partial<DeadlineRow> = {}
+): void {
 	const me = actingStaff(ctx);
 	const now = ctx.clock.now();
 	updateDeadline(ctx, deadline, {
@@ -198,6 +203,7 @@ export function vacate(ctx: Context, deadline: DeadlineRow, reason: string): voi
 		closed_by: me.id,
 		closed_at: now,
 		closed_on: ctx.clock.today(),
-		reason
+		reason,
+		...more
 	});
 }

@@ -705,7 +705,7 @@ describe('closing and reopening', () => {
 		const before = listDeadlines(house, io(), {}).rows.map((row) => [row.id, row.state, row.date]);
 		assert.ok(
 			before.length &&
-				listHorizon(house, io()).some((day) => day.marks.some((x) => x.kind === 'hearing'))
+				listHorizon(house, io()).some((day) => day.marks.some((x) => x.sort === 'hearing'))
 		);
 		good(
 			closeMatter(house.as('okafor'), {
@@ -760,7 +760,7 @@ describe('closing and reopening', () => {
 			[cap(item.number).counts.tasks, cap(item.number).retainUntil, cap(item.number).status],
 			[1, null, 'open']
 		);
-		assert.ok(listHorizon(house, io()).some((day) => day.marks.some((x) => x.kind === 'hearing')));
+		assert.ok(listHorizon(house, io()).some((day) => day.marks.some((x) => x.sort === 'hearing')));
 		assert.match(
 			bad(reopenMatter(house.as('okafor'), { matterId: item.matterId, reason: 'x' }))['']!,
 			/not closed/

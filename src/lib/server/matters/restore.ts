@@ -42,6 +42,7 @@ function restoreDeadline(ctx: Context, { ref, was }: ClosingItemRow): string[] {
 	updateDeadline(ctx, deadline, {
 		state: proposed ? 'proposed' : 'docketed',
 		reason: '',
+		result: null,
 		closed_by: null,
 		closed_at: null,
 		closed_on: null,

@@ -2,6 +2,7 @@
  * What becomes of everything that is still open when a matter is closed. What is taken away is
  * kept, so that it can come back.
  */
+import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { findMatter } from '#server/access/visibility.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
@@ -66,7 +67,8 @@ function settleDeadline(closing: Closing, open: OpenDeadline, choice: string): s
 		markMet(ctx, deadline);
 		return [`${title} (${date}) met`];
 	}
-	vacate(ctx, deadline, `Matter closed: ${reason}`);
+	const off: Partial<DeadlineRow> = isOccasion(deadline.sort) ? { result: 'off' } : {};
+	vacate(ctx, deadline, `Matter closed: ${reason}`, off);
 	keep(closing, 'deadline', deadline.id, state, 'vacated');
 	return state === 'docketed' ? [`${title} (${date}) vacated`] : [];
 }
@@ -82,7 +84,8 @@ function markMet(ctx: Context, deadline: DeadlineRow): void {
 		state: 'met',
 		closed_by: actingStaff(ctx).id,
 		closed_at: ctx.clock.now(),
-		closed_on: today
+		closed_on: today,
+		...(isOccasion(deadline.sort) ? { result: 'held' as const, outcome: 'matter closed' } : {})
 	});
 }
 

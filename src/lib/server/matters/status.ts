@@ -80,11 +80,9 @@ export const closeMatter = matterCommand({
 			retain_until: until
 		});
 		record.audit({ reason, settled, retainUntil: until });
-		const hearings = open.hearings.map(({ text, date }) => `${text} on ${date}`);
 		const lines = [
 			`Closed: ${reason}`,
 			settled.length && `Settled: ${settled.join('; ')}.`,
-			hearings.length && `Off the calendars: ${hearings.join('; ')}.`,
 			`To be kept until ${formatDate(until)} (${years} years).`
 		];
 		record.log('matter', lines.filter(Boolean).join('\n'));

@@ -4,14 +4,13 @@ import type { Application } from '#server/app/application.ts';
 import { all, scalar } from '#server/db/sql.ts';
 import type { DeadlineRow } from '#server/docket/rows.ts';
 
-export type OpenDeadline = { id: string; title: string; date: PlainDate; late: boolean } & {
-	state: DeadlineRow['state'];
+export type OpenDeadline = Pick<DeadlineRow, 'id' | 'title' | 'date' | 'state' | 'sort'> & {
+	late: boolean;
 };
 export type OpenTask = { id: string; subject: string; due: PlainDate | null; who: string };
 export type Draft = { staffId: string; name: string; email: string; minutes: number };
 export type StillOpen = {
 	deadlines: OpenDeadline[];
-	hearings: { text: string; date: PlainDate }[];
 	tasks: OpenTask[];
 	/** Signing rounds that wait for somebody. */
 	rounds: { id: string; title: string }[];
@@ -28,14 +27,6 @@ export function listStillOpen(app: Application, matterId: string): StillOpen {
 	const key = { matterId };
 	return {
 		deadlines: listDeadlines(app, matterId),
-		hearings: all(
-			db,
-			`SELECT text, date
-			FROM event
-			WHERE matter_id = @matterId AND ahead IS NOT NULL AND date >= today()
-			ORDER BY date`,
-			key
-		),
 		tasks: all(
 			db,
 			`SELECT t.id, t.subject, t.due, s.name AS who
@@ -93,7 +84,7 @@ function listDeadlines({ db, clock }: Application, matterId: string): OpenDeadli
 	const today = clock.today();
 	return all<Omit<OpenDeadline, 'late'>>(
 		db,
-		`SELECT id, title, date, state
+		`SELECT id, title, date, state, sort
 		FROM deadline
 		WHERE matter_id = @matterId AND state IN ('docketed', 'proposed')
 		ORDER BY state, date`,

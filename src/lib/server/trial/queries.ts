@@ -1,4 +1,5 @@
 /** The trial view: exhibits, witnesses, remaining dates and tasks on one sheet. */
+import type { Sort } from '#core/docket/occasion.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Application } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
@@ -13,7 +14,7 @@ type TrialDate = {
 	checked: boolean;
 	/** It no longer follows its event. */
 	adrift: boolean;
-	kind: 'deadline' | 'hearing';
+	sort: Sort;
 };
 export type TrialView = {
 	exhibits: {
@@ -48,13 +49,9 @@ export function findTrialView({ db }: Application, matterId: string): TrialView 
 	const dates = all<Omit<TrialDate, 'checked' | 'adrift'> & { checked: 0 | 1; adrift: 0 | 1 }>(
 		db,
 		`SELECT title, date, state, checked_by IS NOT NULL AS checked,
-			left_by IS NOT NULL AS adrift, 'deadline' AS kind
+			left_by IS NOT NULL AS adrift, sort
 		FROM deadline
 		WHERE matter_id = @matterId AND state = 'docketed'
-		UNION ALL
-		SELECT title, date, '', 1, 0, 'hearing'
-		FROM hearing
-		WHERE matter_id = @matterId AND date >= today()
 		ORDER BY date`,
 		params
 	);

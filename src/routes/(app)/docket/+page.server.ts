@@ -27,6 +27,7 @@ export function load(event) {
 		bad,
 		choices: listDocketChoices(app, me),
 		missed: listDeadlines(app, me, { show: 'missed', per: 1 }).total,
+		passed: listDeadlines(app, me, { show: 'passed', per: 1 }).total,
 		per: DOCKET_PAGE
 	};
 	if (view === 'list')
@@ -34,13 +35,13 @@ export function load(event) {
 	const today = app.clock.today();
 	const month = parseMonth(params.get('month')) ?? today.slice(0, 7);
 	const { from, to } = findSpan(view, { month, today, from: filter.from, to: filter.to });
-	const found = listDocketDays(app, me, { ...filter, from, to });
+	const marks = listDocketDays(app, me, { ...filter, from, to });
 	return {
 		...base,
 		rows: [],
 		total: 0,
-		span: { month, from, to, closed: listClosedDays(app, null, from, to), ...found },
-		cut: found.rows.length >= DAYS_LIMIT
+		span: { month, from, to, closed: listClosedDays(app, null, from, to), marks },
+		cut: marks.length >= DAYS_LIMIT
 	};
 }
 

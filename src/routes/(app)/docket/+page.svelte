@@ -20,8 +20,10 @@
 	const to = (change: Record<string, string>) => changeQuery(page.url.searchParams, change);
 	const SHOWS = [
 		['open', 'Docketed'],
+		['hearings', 'Hearings'],
 		['unchecked', 'Unchecked'],
 		['missed', 'Missed'],
+		['passed', 'Outcome wanted'],
 		['proposed', 'Proposed'],
 		['all', 'All']
 	] as const;
@@ -30,9 +32,10 @@
 		['timeline', 'Timeline'],
 		['month', 'Month']
 	] as const;
+	const counts = $derived<Record<string, number>>({ missed: data.missed, passed: data.passed });
 	const shows = $derived(
 		SHOWS.map(([show, label]) => ({
-			label: show === 'missed' && data.missed ? `${label} ${data.missed}` : label,
+			label: counts[show] ? `${label} ${counts[show]}` : label,
 			on: (filter.show ?? 'open') === show,
 			href: to({ show: show === 'open' ? '' : show })
 		}))
@@ -149,22 +152,16 @@
 				month={data.span.month}
 				closed={data.span.closed}
 				today={data.today}
-				marks={data.span.rows.map((due) => ({
+				marks={data.span.marks.map((due) => ({
 					id: due.id,
 					date: due.date,
 					title: due.short || due.title,
 					about: due.matterTitle,
 					state: due.state,
+					sort: due.sort,
 					checked: due.checked,
 					adrift: due.left !== null,
 					href: hrefOf(due)
-				}))}
-				hearings={data.span.hearings.map(({ id, date, title, matterTitle, matterNumber }) => ({
-					id,
-					date,
-					title,
-					about: matterTitle,
-					href: `/matters/${matterNumber}/docket`
 				}))}
 			/>
 		</div>
@@ -172,7 +169,7 @@
 		{@const lanes = lanesOf(data.span)}
 		{#if data.cut}
 			<p class="sub mt-2">
-				Only the first {data.span.rows.length} dates are drawn. Narrow the days or the filters to see
+				Only the first {data.span.marks.length} dates are drawn. Narrow the days or the filters to see
 				the rest.
 			</p>
 		{/if}

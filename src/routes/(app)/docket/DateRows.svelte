@@ -3,6 +3,7 @@
 	it.
 -->
 <script lang="ts">
+	import { RESULT_WORDS } from '#core/docket/occasion.ts';
 	import { describeLeft } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';
@@ -47,6 +48,7 @@
 			class: 'w-[112px] text-right whitespace-nowrap max-md:hidden'
 		}
 	];
+	const PAST: Readonly<Record<string, string>> = { missed: 'missed', passed: 'outcome wanted' };
 	const isLate = ({ state, date }: ListedDate) =>
 		state === 'missed' || (state === 'docketed' && date === today);
 	const isSettled = ({ state }: ListedDate) =>
@@ -56,6 +58,7 @@
 {#snippet mark(due: ListedDate)}
 	<Kite
 		state={due.state}
+		sort={due.sort}
 		checked={due.checked}
 		adrift={due.left !== null}
 		late={due.state === 'docketed' && due.date <= today}
@@ -64,7 +67,7 @@
 {#snippet day(due: ListedDate)}
 	<b class={['font-semibold', { 'text-madder': isLate(due) }]}>{formatDay(due.date, today)}</b>
 	<span class="sub">
-		{due.state === 'missed' ? 'missed' : (due.time ?? formatAway(due.date, today))}
+		{PAST[due.state] ?? due.time ?? formatAway(due.date, today)}
 	</span>
 {/snippet}
 {#snippet moved(due: ListedDate)}
@@ -91,7 +94,7 @@
 {/snippet}
 {#snippet check(due: ListedDate)}
 	{#if isSettled(due)}
-		<span class="sub">{due.state}</span>
+		<span class="sub">{due.result ? RESULT_WORDS[due.result] : due.state}</span>
 	{:else if due.checked}
 		<span class="sub">checked by {due.checkedBy}</span>
 	{:else if due.returnedBy}

@@ -24,7 +24,7 @@ export function groupByMonth(rows: readonly ListedDate[]): {
 }
 
 /** One lane a matter, in the order of its first date. */
-export function lanesOf({ rows, hearings }: Span): Lane[] {
+export function lanesOf({ marks }: Span): Lane[] {
 	const lanes = new Map<string, Lane>();
 	const laneOf = (number: string, label: string): Lane => {
 		const lane = lanes.get(number) ?? {
@@ -33,29 +33,22 @@ export function lanesOf({ rows, hearings }: Span): Lane[] {
 			about: number,
 			href: `/matters/${number}/docket`,
 			event: null,
-			marks: [],
-			hearings: []
+			marks: []
 		};
 		lanes.set(number, lane);
 		return lane;
 	};
-	for (const row of rows)
+	for (const row of marks)
 		laneOf(row.matterNumber, row.matterTitle).marks.push({
 			id: row.id,
 			date: row.date,
 			title: row.title,
 			state: row.state,
+			sort: row.sort,
 			checked: row.checked,
 			adrift: row.left !== null,
 			href: hrefOf(row),
 			from: row.eventDate
-		});
-	for (const { id, date, title, matterNumber, matterTitle } of hearings)
-		laneOf(matterNumber, matterTitle).hearings?.push({
-			id,
-			date,
-			title,
-			href: `/matters/${matterNumber}/docket`
 		});
 	return [...lanes.values()];
 }

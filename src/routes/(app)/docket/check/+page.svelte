@@ -58,6 +58,7 @@
 								<span class="pt-0.5"
 									><Kite
 										state={q.state}
+										sort={q.sort}
 										adrift={q.left !== null}
 										late={q.date <= data.today}
 									/></span

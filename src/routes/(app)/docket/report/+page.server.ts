@@ -49,6 +49,7 @@ export function load(event) {
 					href: `/matters/${row.matterNumber}/docket?deadline=${row.id}`,
 					state: row.state,
 					checked: row.checked,
+					sort: row.sort,
 					late: row.date <= today,
 					adrift: row.left !== null,
 					count: row.count,

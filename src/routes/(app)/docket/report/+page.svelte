@@ -58,6 +58,7 @@
 {#snippet mark(row: Row)}
 	<Kite
 		state={row.state}
+		sort={row.sort}
 		checked={row.checked}
 		adrift={row.adrift}
 		late={row.late && row.state === 'docketed'}

@@ -188,11 +188,6 @@
 							{#if proposals}<li>
 									{plural(proposals, 'proposal')} not docketed {proposals === 1 ? 'is' : 'are'} dropped.
 								</li>{/if}
-							{#if o.hearings.length}<li>
-									Off the calendars: {o.hearings
-										.map((h) => `${h.text} ${formatDay(h.date, data.today)}`)
-										.join(', ')}.
-								</li>{/if}
 							{#each o.drafts as d (d.staffId)}<li>
 									{d.name} has {formatHours(d.minutes)} h that are not released, and is told.
 								</li>{/each}

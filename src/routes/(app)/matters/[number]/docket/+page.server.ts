@@ -26,6 +26,7 @@ import {
 	listOrders,
 	removeMatterBook
 } from '#server/docket/orders.ts';
+import { continueHearing, holdHearing, takeOffHearing } from '#server/docket/hearings.ts';
 import { followEvent } from '#server/docket/follow.ts';
 import { moveDeadline } from '#server/docket/reschedule.ts';
 import { findSpan, parseMonth, spanOfDates } from '#server/docket/span.ts';
@@ -108,6 +109,9 @@ export const actions = {
 	vacate: action(vacateDeadline),
 	shift: actionValue(moveDeadline),
 	follow: action(followEvent),
+	hold: action(holdHearing),
+	off: action(takeOffHearing),
+	continue: action(continueHearing),
 	edit: actionValue(editDeadline),
 	invite: action(inviteToDate),
 	move: actionValue(moveEvent),

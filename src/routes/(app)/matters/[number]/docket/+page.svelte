@@ -15,7 +15,7 @@
 	import DateDrawer from './DateDrawer.svelte';
 	import DeadlineDetail from './DeadlineDetail.svelte';
 	import DeadlineRow from './DeadlineRow.svelte';
-	import { pickDeadlines } from './describe.ts';
+	import { isDocketed, pickDeadlines } from './describe.ts';
 	import DocketChosen from './DocketChosen.svelte';
 	import Drawn from './Drawn.svelte';
 	import EnterEvent from './EnterEvent.svelte';
@@ -56,6 +56,15 @@
 	let acting = $state<{ id: string; act: DateAct }>({ id: '', act: 'meet' });
 	let open = $state(false);
 	const current = $derived(deadlines.find(({ id }) => id === acting.id) ?? null);
+	/** What hangs on a hearing: the open dates of its event. */
+	const hanging = $derived(
+		deadlines.filter(
+			(one) =>
+				one.eventId === current?.eventId &&
+				one.id !== current.id &&
+				(one.state === 'proposed' || isDocketed(one))
+		)
+	);
 	function start(id: string, act: DateAct) {
 		acting = { id, act };
 		open = true;
@@ -259,6 +268,11 @@
 	bind:open
 	act={acting.act}
 	deadline={current}
+	{hanging}
+	onmove={() => {
+		open = false;
+		moving = current?.eventId ?? '';
+	}}
 	documents={data.documents}
 	exhibits={data.exhibits}
 	linked={(data.papers[acting.id] ?? [])

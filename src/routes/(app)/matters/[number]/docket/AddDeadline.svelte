@@ -30,6 +30,13 @@
 		sourceId: ''
 	});
 	const v = kept.value;
+	const WHAT = [
+		['deadline', 'something due'],
+		['hearing', 'a hearing'],
+		['trial', 'a trial'],
+		['conference', 'a conference'],
+		['deposition', 'a deposition']
+	] as const;
 	type Found = { title: string; date: string; time: string | null; place: string };
 	let found = $state<Found[]>([]),
 		take = $state<string[]>([]),
@@ -98,9 +105,8 @@
 			{#snippet children({ errors, busy })}
 				<input type="hidden" name="matterId" value={matter.id} />
 				<div class="flex flex-col gap-2.5">
-					<fieldset class="flex gap-4">
-						<legend class="label">What it is</legend
-						>{#each [['deadline', 'something due'], ['hearing', 'a hearing or meeting']] as [k, n] (k)}<label
+					<fieldset class="flex flex-wrap gap-x-4 gap-y-1">
+						<legend class="label">What it is</legend>{#each WHAT as [k, n] (k)}<label
 								class="flex gap-1.5"
 								><input
 									type="radio"
@@ -166,17 +172,17 @@
 							placeholder="https://"
 						/>
 					</div>
-					{#if v.what === 'deadline'}<TextArea
-							label="Description"
-							error={errors.long}
-							name="long"
-							rows={3}
-							bind:value={v.long}
-						/>{/if}
+					<TextArea
+						label="Description"
+						error={errors.long}
+						name="long"
+						rows={3}
+						bind:value={v.long}
+					/>
 				</div>
 				<div class="mt-4">
 					<button class="btn go" disabled={busy}
-						>{v.what === 'hearing' ? 'Enter the hearing' : 'Docket the date'}</button
+						>{v.what === 'deadline' ? 'Docket the date' : `Docket the ${v.what}`}</button
 					>
 				</div>
 			{/snippet}

@@ -11,7 +11,11 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { Difference } from '#server/app/errors.ts';
 	import type { DateActProps, Exhibit } from './acts.ts';
-	type Props = DateActProps & { linked: string[]; exhibits: Exhibit[]; ladder: string };
+	type Props = Omit<DateActProps, 'hanging' | 'onmove'> & {
+		linked: string[];
+		exhibits: Exhibit[];
+		ladder: string;
+	};
 	type Conflict = { by: string; version: number; differences: Difference[] };
 	let { deadline, documents, linked, exhibits, ladder, today, ondone }: Props = $props();
 	// What is typed begins with what stands, and is not changed by what others do meanwhile.

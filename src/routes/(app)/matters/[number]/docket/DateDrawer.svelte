@@ -1,6 +1,6 @@
 <!--
-	What is done with one date: met, vacated, moved by order or agreement, described, answered, sent
-	outside.
+	What is done with one date: met, vacated, moved by order or agreement, held, continued, taken off,
+	described, answered, sent outside.
 -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
@@ -11,33 +11,43 @@
 	import { plural } from '$lib/ui/format.ts';
 	import type { DateAct, DateActProps, Exhibit } from './acts.ts';
 	import AnswerCheck from './AnswerCheck.svelte';
+	import ContinueHearing from './ContinueHearing.svelte';
 	import DateDetails from './DateDetails.svelte';
+	import HoldHearing from './HoldHearing.svelte';
 	import MeetDate from './MeetDate.svelte';
 	import MoveDate from './MoveDate.svelte';
 	import SendDate from './SendDate.svelte';
+	import TakeOffHearing from './TakeOffHearing.svelte';
 	import VacateDate from './VacateDate.svelte';
-	type Props = Pick<DateActProps, 'documents' | 'today'> & {
+	type Props = Pick<DateActProps, 'documents' | 'hanging' | 'today'> & {
 		open: boolean;
 		act: DateAct;
 		deadline: DeadlineView | null;
 		linked: string[];
 		exhibits: Exhibit[];
 		ladder: string;
+		/** A hearing gets a new day. */
+		onmove: () => void;
 	};
 	let {
 		open = $bindable(),
 		act,
 		deadline,
 		documents,
+		hanging,
 		linked,
 		exhibits,
 		ladder,
+		onmove,
 		today
 	}: Props = $props();
 	const TITLES: Record<DateAct, string> = {
 		meet: 'It was met',
 		vacate: 'Vacate the date',
 		shift: 'Move the date',
+		hold: 'It was held',
+		continue: 'Continue it',
+		off: 'Take it off',
 		edit: 'Details of the date',
 		answer: 'Answer the check',
 		invite: 'Send it outside'
@@ -48,6 +58,10 @@
 		meet: () => 'Recorded as met.',
 		vacate: () => 'Vacated.',
 		shift: moved,
+		hold: () => 'Its outcome is kept.',
+		continue: ({ left }) =>
+			`It waits for its new day, and ${plural(Number(left), 'date')} with it.`,
+		off: ({ vacated }) => `Off, and ${plural(Number(vacated), 'date')} with it.`,
 		edit: () => 'Kept.',
 		answer: () => 'Answered; it waits for a second check again.',
 		invite: () => 'Sent. They are told when it changes.'
@@ -56,6 +70,9 @@
 		meet: MeetDate,
 		vacate: VacateDate,
 		shift: MoveDate,
+		hold: HoldHearing,
+		continue: ContinueHearing,
+		off: TakeOffHearing,
 		answer: AnswerCheck,
 		invite: SendDate
 	};
@@ -76,7 +93,7 @@
 				<DateDetails {deadline} {documents} {linked} {exhibits} {ladder} {today} {ondone} />
 			{:else}
 				{@const Form = FORMS[act]}
-				<Form {deadline} {documents} {today} {ondone} />
+				<Form {deadline} {documents} {hanging} {today} {ondone} {onmove} />
 			{/if}
 		{/key}
 	{/if}

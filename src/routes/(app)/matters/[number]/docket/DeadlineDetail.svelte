@@ -5,12 +5,14 @@
 <script lang="ts">
 	import type { CountView } from '#server/docket/counts.ts';
 	import type { DeadlineView } from '#server/docket/list.ts';
+	import { isOccasion, RESULT_WORDS } from '#core/docket/occasion.ts';
 	import { explainLeft } from '#core/docket/standing.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import Count from '$lib/docket/Count.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
 	import type { DateAct, Exhibit } from './acts.ts';
+	import { isDocketed } from './describe.ts';
 	type Props = {
 		deadline: DeadlineView;
 		count: CountView;
@@ -35,11 +37,19 @@
 		onact
 	}: Props = $props();
 	const ROLES: Record<string, string> = { proof: 'proof', order: 'the order', linked: 'linked' };
-	const isOpen = $derived(deadline.state === 'docketed' || deadline.state === 'missed');
-	const acts = $derived<[DateAct, string][]>([
+	const isOpen = $derived(isDocketed(deadline));
+	const SETTLE: readonly [DateAct, string][] = [
 		['meet', 'It was met'],
 		['shift', 'Move it'],
-		['vacate', 'Vacate it'],
+		['vacate', 'Vacate it']
+	];
+	const HEARING: readonly [DateAct, string][] = [
+		['hold', 'It was held'],
+		['continue', 'Continue it'],
+		['off', 'Take it off']
+	];
+	const acts = $derived<readonly [DateAct, string][]>([
+		...(isOccasion(deadline.sort) ? HEARING : SETTLE),
 		['edit', 'Details'],
 		['invite', 'Send outside'],
 		...(deadline.returnedBy && deadline.returnedBy !== initials
@@ -76,6 +86,17 @@
 {/if}
 {#if deadline.stale}<p class="mb-2 font-semibold text-madder">{deadline.stale}</p>{/if}
 <Count {count} late={deadline.date <= today && deadline.state !== 'met'} />
+{#if deadline.result}
+	<p class="mt-2" data-result={deadline.result}>
+		<b class="font-semibold">{capitalize(RESULT_WORDS[deadline.result])}.</b>
+		{[deadline.outcome, deadline.reason].filter(Boolean).join(' ')}
+		{#if deadline.appeared}<span class="sub">Appeared: {deadline.appeared}</span>{/if}
+		{#if deadline.result === 'held' && mayDocket}
+			<a class="act no-print ml-2" href="/matters/{matterNumber}/docket?enter">Enter what follows</a
+			>
+		{/if}
+	</p>
+{/if}
 {#if deadline.computed}
 	<p class="mt-2">
 		<b class="font-semibold">

@@ -5,7 +5,7 @@
 	import Kite from '$lib/docket/Kite.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
-	import { describeDeadline } from './describe.ts';
+	import { describeDeadline, isDocketed } from './describe.ts';
 	type Props = {
 		deadline: DeadlineView;
 		/** What sets it, where its heading does not say so. */
@@ -34,7 +34,7 @@
 		ontoggle,
 		children
 	}: Props = $props();
-	const isDocketed = $derived(deadline.state === 'docketed' || deadline.state === 'missed');
+	const isOpen = $derived(isDocketed(deadline));
 	const mayCheck = $derived(mayDocket && deadline.docketedById !== staffId);
 </script>
 
@@ -47,13 +47,19 @@
 		<button class="font-semibold text-madder" onclick={() => open || ontoggle()}>
 			returned by {deadline.returnedBy}
 		</button>
+	{:else if deadline.left && mayCheck}
+		<a class="font-semibold text-madder underline" href="/docket/check?deadline={deadline.id}">
+			left behind
+		</a>
 	{:else if deadline.left}
-		<button class="font-semibold text-madder" onclick={() => open || ontoggle()}>adrift</button>
+		<button class="font-semibold text-madder" onclick={() => open || ontoggle()}>
+			left behind
+		</button>
 	{:else if deadline.checked}
 		<span class="sub">checked by {deadline.checkedBy}</span>
-	{:else if isDocketed && mayCheck}
+	{:else if isOpen && mayCheck}
 		<a class="act" href="/docket/check?deadline={deadline.id}">check it</a>
-	{:else if isDocketed}
+	{:else if isOpen}
 		<span class="font-semibold text-saffron-ink">second check</span>
 	{/if}
 {/snippet}
@@ -72,6 +78,7 @@
 			{/if}
 			<Kite
 				state={deadline.state}
+				sort={deadline.sort}
 				checked={deadline.checked}
 				adrift={deadline.left !== null}
 				late={deadline.state === 'docketed' && deadline.date <= today}

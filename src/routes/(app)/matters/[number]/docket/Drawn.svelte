@@ -1,5 +1,6 @@
 <!-- The docket of a matter drawn: on a timeline, or in a month. -->
 <script lang="ts">
+	import { isOccasion } from '#core/docket/occasion.ts';
 	import Month from '$lib/docket/Month.svelte';
 	import Timeline, { type Lane } from '$lib/docket/Timeline.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
@@ -7,16 +8,17 @@
 	type Props = { data: PageData; to: (change: Record<string, string>) => string };
 	let { data, to }: Props = $props();
 	type Event = PageData['events'][number];
-	const isHearing = ({ ahead }: Event) => ahead === 'hearing' || ahead === 'trial';
+	const isHearing = ({ ahead }: Event) => isOccasion(ahead);
 	const dayOf = ({ key, ahead, date }: Event) =>
 		key === 'by-hand' && !ahead ? '' : formatDay(date, data.today);
 	const marksOf = ({ deadlines }: Event) =>
-		deadlines.map(({ id, date, short, title, state, checked, left, event }) => ({
+		deadlines.map(({ id, date, short, title, state, sort, checked, left, event }) => ({
 			id,
 			date,
 			title: short || title,
 			about: event,
 			state,
+			sort,
 			checked,
 			adrift: left !== null,
 			href: to({ deadline: id, view: '' })
@@ -40,13 +42,6 @@
 			closed={data.closed}
 			today={data.today}
 			marks={data.events.flatMap(marksOf).filter(({ state }) => state !== 'vacated')}
-			hearings={data.events.filter(isHearing).map(({ id, date, name, text }) => ({
-				id,
-				date,
-				title: name || text,
-				about: data.caption.title,
-				href: to({ view: '' })
-			}))}
 		/>
 	{:else if lanes.length}
 		<Timeline {lanes} from={data.from} to={data.to} today={data.today} closed={data.closed} />

@@ -1,7 +1,8 @@
 /** What can be done with one date, and what each of these forms is given. */
 import type { DeadlineView } from '#server/docket/list.ts';
 
-export type DateAct = 'meet' | 'vacate' | 'shift' | 'edit' | 'answer' | 'invite';
+export type DateAct =
+	'meet' | 'vacate' | 'shift' | 'hold' | 'continue' | 'off' | 'edit' | 'answer' | 'invite';
 
 export type Exhibit = { id: string; number: string; title: string; dates: string[] };
 
@@ -9,6 +10,10 @@ export type DateActProps = {
 	deadline: DeadlineView;
 	/** The matter's documents. */
 	documents: { id: string; name: string }[];
+	/** The open dates that hang on the same event. */
+	hanging: readonly DeadlineView[];
 	today: string;
+	/** A hearing gets a new day: its event is moved. */
+	onmove: () => void;
 	ondone: (result: Record<string, unknown>) => void;
 };

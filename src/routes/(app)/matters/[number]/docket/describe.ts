@@ -1,11 +1,18 @@
 /** What is said of a date beside its title, and which dates a list shows. */
+import { RESULT_WORDS } from '#core/docket/occasion.ts';
 import { describeLeft } from '#core/docket/standing.ts';
 import type { DeadlineView } from '#server/docket/list.ts';
 import { formatDay } from '$lib/ui/format.ts';
 
 const dayOnly = (date: string, today: string): string => formatDay(date, today).slice(4);
 
-function describeState({ state, date, time, closedOn, reason }: DeadlineView, today: string) {
+function describeState(deadline: DeadlineView, today: string): string {
+	const { state, result, outcome, appeared, date, time, closedOn, reason } = deadline;
+	if (result)
+		return [RESULT_WORDS[result], outcome, reason, appeared && `appeared: ${appeared}`]
+			.filter(Boolean)
+			.join(', ');
+	if (state === 'passed') return 'outcome not entered';
 	if (state === 'met')
 		return `met ${closedOn ? formatDay(closedOn, today) : ''}${reason ? `, ${reason}` : ''}`;
 	if (state === 'vacated') return `vacated: ${reason}`;
@@ -28,7 +35,9 @@ export function describeDeadline(deadline: DeadlineView, today: string): string 
 		.join('; ');
 }
 
-const isDocketed = ({ state }: DeadlineView) => state === 'docketed' || state === 'missed';
+/** Docketed, whether its day has passed or not. */
+export const isDocketed = ({ state }: Pick<DeadlineView, 'state'>): boolean =>
+	state === 'docketed' || state === 'missed' || state === 'passed';
 
 const ONLY: Readonly<Record<string, (deadline: DeadlineView) => boolean>> = {
 	proposed: ({ state }) => state === 'proposed',
@@ -39,7 +48,7 @@ const ONLY: Readonly<Record<string, (deadline: DeadlineView) => boolean>> = {
 /** A missed date is still ahead of somebody. */
 const WHEN: Readonly<Record<string, (deadline: DeadlineView, today: string) => boolean>> = {
 	past: ({ date }, today) => date < today,
-	future: ({ date, state }, today) => date >= today || state === 'missed'
+	future: ({ date, state }, today) => date >= today || state === 'missed' || state === 'passed'
 };
 
 /** The dates of a list by day. */

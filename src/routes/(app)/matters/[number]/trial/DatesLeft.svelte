@@ -1,28 +1,29 @@
 <!-- The dates and hearings that remain before the trial. -->
 <script lang="ts">
+	import { isOccasion } from '#core/docket/occasion.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import type { TrialView } from '#server/trial/queries.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
-	import Mark from '$lib/ui/Mark.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	let { dates, today }: { dates: TrialView['dates']; today: string } = $props();
+	const stateOf = ({ date, sort }: TrialView['dates'][number]) => {
+		if (date >= today) return 'docketed';
+		return isOccasion(sort) ? 'passed' : 'missed';
+	};
 </script>
 
 <Section title="Dates that remain" about={String(dates.length || '')}>
 	{#each dates as date, index (index)}
 		<div class="row flex min-h-9 items-center gap-2 py-1">
-			{#if date.kind === 'hearing'}
-				<Mark kind="hearing" />
-			{:else}
-				<Kite
-					state={date.date < today ? 'missed' : 'docketed'}
-					checked={date.checked}
-					adrift={date.adrift}
-					late={date.date <= today}
-					size={14}
-				/>
-			{/if}
+			<Kite
+				state={stateOf(date)}
+				sort={date.sort}
+				checked={date.checked}
+				adrift={date.adrift}
+				late={date.date <= today}
+				size={14}
+			/>
 			<span class="min-w-0 grow">
 				{date.title}
 				{#if date.adrift}

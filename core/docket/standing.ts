@@ -18,6 +18,9 @@ export const NO_LONGER_FOLLOWS = 'no longer follows its event';
 export const describeLeft = (gives: PlainDate | null): string =>
 	`${NO_LONGER_FOLLOWS}: ${gives ? `the rule now gives ${formatShortDate(gives)}` : 'no rule sets it any more'}`;
 
+/** Of a day on which the court does not sit. */
+export const describeClosed = (name: string): string => `the court does not sit that day: ${name}`;
+
 /** And by whose decision it stayed. */
 export const explainLeft = ({ by, gives, reason }: LeftDate): string =>
 	`${describeLeft(gives)}; left by ${by}: ${reason}`;

@@ -8,7 +8,7 @@ import type { CalendarItem } from '#server/calendar/write.ts';
 import { all, one, type Params } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
-import type { DeadlineRow, EventRow } from './rows.ts';
+import type { DeadlineRow } from './rows.ts';
 
 type OfMatter = {
 	number: string;

@@ -9,7 +9,7 @@ import { propose } from '#core/docket/propose.ts';
 import { filledAnswers, parseAnswers } from '#core/docket/answers.ts';
 import { calendarOf, type Rulebook } from '#core/rulebooks/book.ts';
 import type { Application } from '#server/app/application.ts';
-import { all } from '#server/db/sql.ts';
+import { all, maybeOne } from '#server/db/sql.ts';
 import { bookOnMatter, requireBook } from '#server/rulebooks/shelf.ts';
 import type { ClosureRow, EventRow, DeadlineRow } from './rows.ts';
 
@@ -37,11 +37,18 @@ export const calendarFor = (app: Has, book: Rulebook): ReturnType<typeof calenda
 export const departmentBook = (app: Has): Rulebook => requireBook(app, 'us-federal');
 
 /**
- * How a date is counted: by its matter's book with its orders; a date by hand, by the department's
- * own days.
+ * How a date is counted: by its matter's book with its orders; a date by hand, by the days of its
+ * matter's court, or else the department's own.
  */
-export const countedBy = (app: Has, deadline: { matter_id: string; book: string }): Rulebook =>
-	deadline.book ? bookOnMatter(app, deadline.matter_id, deadline.book) : departmentBook(app);
+export function countedBy(app: Has, deadline: { matter_id: string; book: string }): Rulebook {
+	const court = maybeOne<{ rulebook: string | null }>(
+		app.db,
+		'SELECT rulebook FROM matter WHERE id = @matter_id',
+		{ matter_id: deadline.matter_id }
+	);
+	const book = deadline.book || court?.rulebook;
+	return book ? bookOnMatter(app, deadline.matter_id, book) : departmentBook(app);
+}
 
 /** The inputs of an event's count, in part replaced. */
 export type EventInputs = Pick<EventRow, 'date' | 'time' | 'service'> & {

@@ -33,7 +33,7 @@ import {
 	listDateExhibits,
 	listMatterEvents
 } from './matter-docket.ts';
-import { listDeadlines, listDocketDays } from './list.ts';
+import { listDeadlines } from './list.ts';
 import { listHorizon } from '#server/day-sheet/horizon.ts';
 
 import { shelfOf } from '#server/rulebooks/shelf.ts';
@@ -1117,22 +1117,6 @@ describe('the department docket', () => {
 		assert.deepEqual(titles({ court: 'N.D. Cal.' }), [other.number]);
 		assert.deepEqual(titles({ matter: number.toLowerCase() }), [number]);
 		assert.deepEqual(titles({ kind: 'agreement' }), []);
-		good(
-			addDeadline(house.as('okafor'), {
-				matterId,
-				what: 'hearing',
-				title: 'Status',
-				date: '2026-12-10'
-			})
-		);
-		const span = listDocketDays(house, me, { from: '2026-11-25', to: '2026-12-31' });
-		assert.deepEqual(
-			span.map(({ date, title, sort }) => [date, title, sort]),
-			[
-				['2026-11-30', 'Answer or Rule 12 motion', 'deadline'],
-				['2026-12-10', 'Status', 'hearing']
-			]
-		);
 	});
 	it('gives the same dates after moving an event away and back', () => {
 		const text = summons();

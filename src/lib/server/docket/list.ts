@@ -8,6 +8,7 @@ import { all, scalar, type Params } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
 import type { DeadlineRow } from './rows.ts';
+import { closedDayFinder } from './set-days.ts';
 
 /** Missed is derived: docketed, and its day has passed. */
 /** A hearing whose day has passed is not missed: it waits for its outcome. */
@@ -51,6 +52,8 @@ export type DeadlineView = {
 	returnedReason: string;
 	/** Where it does not follow what sets it any more. */
 	left: LeftDate | null;
+	/** Why the court does not sit that day, where no count chose it. */
+	closed: string | null;
 	sort: Sort;
 	result: Result | null;
 	outcome: string;
@@ -67,7 +70,7 @@ export const SELECT_DEADLINES = `SELECT
 		d.event_id AS eventId,
 		e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event,
 		e.date AS eventDate, d.title, d.authority, d.suggested, d.state, d.date,
-		coalesce(d.hand_time, d.time) AS time, d.book, a.initials AS docketedBy,
+		coalesce(d.hand_time, d.time) AS time, d.book, m.rulebook, a.initials AS docketedBy,
 		d.docketed_by AS docketedById, c.initials AS checkedBy, d.closed_on AS closedOn, d.reason,
 		${factSql('m', 'court')} AS court, d.computed, d.moved_how AS movedHow,
 		d.moved_reason AS movedReason, d.internal, d.place, d.link, d.short, d.long,
@@ -87,11 +90,12 @@ export const SELECT_DEADLINES = `SELECT
 /** What `SELECT_DEADLINES` gives. */
 export type DeadlineListRow = Omit<
 	DeadlineView,
-	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale' | 'left'
+	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale' | 'left' | 'closed'
 > & {
 	suggested: 0 | 1;
 	state: DeadlineRow['state'];
 	book: string;
+	rulebook: string | null;
 	leftBy: string | null;
 	leftReason: string;
 	ruleGives: PlainDate | null;
@@ -108,13 +112,15 @@ export const stateOn = (
 /** Rows as their screens show them. */
 export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]): DeadlineView[] {
 	const today = app.clock.today();
-	return rows.map(({ book: bookId, leftBy, leftReason, ruleGives, ...row }) => {
+	const findClosed = closedDayFinder(app);
+	return rows.map(({ book: bookId, rulebook, leftBy, leftReason, ruleGives, ...row }) => {
 		const book = bookId ? requireBook(app, bookId) : null;
 		return {
 			...row,
 			suggested: row.suggested === 1,
 			state: stateOn(row, today),
 			checked: row.checkedBy !== null,
+			closed: findClosed({ ...row, book: bookId, rulebook }),
 			left: leftBy === null ? null : { by: leftBy, gives: ruleGives, reason: leftReason },
 			bookShort: book?.short ?? 'by hand',
 			stale: book && staleWarning(book, today)

@@ -1,5 +1,5 @@
 /** A matter's docket: its events with their dates beneath, and what lies beside the dates. */
-import { parseDate, toDay, type PlainDate } from '#core/dates/plain.ts';
+import { parseDate, type PlainDate } from '#core/dates/plain.ts';
 import { parseAnswers, type Answers } from '#core/docket/answers.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Question } from '#core/rulebooks/book.ts';
@@ -8,7 +8,7 @@ import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 import { bookOnMatter } from '#server/rulebooks/shelf.ts';
-import { calendarFor, countedBy, recount } from './counting.ts';
+import { recount } from './counting.ts';
 import { findCount, findMoveCount, parseTrace, type CountView } from './counts.ts';
 import {
 	SELECT_DEADLINES,
@@ -122,8 +122,6 @@ export type CheckItem = DeadlineView & {
 	byHand: boolean;
 	/** How an order or agreement moved it by so many days, and the same count made now. */
 	move: { by: string; from: PlainDate; count: CountView; fresh: PlainDate; same: boolean } | null;
-	/** Why no court sits on the day it was moved to, or entered for; null where one does. */
-	closed: string | null;
 };
 
 /**
@@ -168,8 +166,7 @@ export function findCheckItem(
 				}
 			: null,
 		byHand: row.book === '',
-		move: findMove(app, stored),
-		closed: calendarFor(app, countedBy(app, stored)).closed(toDay(stored.date))?.name ?? null
+		move: findMove(app, stored)
 	};
 }
 

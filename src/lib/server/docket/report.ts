@@ -5,7 +5,7 @@
 import { plainDate } from '#core/dates/plain.ts';
 import { parseDate } from '#core/dates/plain.ts';
 import { RESULT_WORDS } from '#core/docket/occasion.ts';
-import { explainLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
+import { describeClosed, explainLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
 import { formatDate, formatDay } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
@@ -123,6 +123,7 @@ function describe(app: Application, deadline: DeadlineView): string {
 	const steps = parseTrace(stored).filter(({ step }) => NOTABLE.has(step));
 	return [
 		...steps.map(explainStep),
+		deadline.closed && `${capitalize(describeClosed(deadline.closed))}.`,
 		deadline.left && `${capitalize(explainLeft(deadline.left))}.`,
 		deadline.computed && `Moved by ${deadline.movedHow}: ${deadline.movedReason}.`,
 		deadline.stale

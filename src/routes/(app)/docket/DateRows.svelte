@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import { RESULT_WORDS } from '#core/docket/occasion.ts';
-	import { describeLeft } from '#core/docket/standing.ts';
+	import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import { formatAway, formatDay } from '$lib/ui/format.ts';
@@ -74,6 +74,9 @@
 	<span class="sub block truncate md:hidden">{due.matterTitle}</span>
 	{#if due.left}
 		<span class="ml-2 font-semibold text-madder">{describeLeft(due.left.gives)}</span>
+	{/if}
+	{#if due.closed && !isSettled(due)}
+		<span class="ml-2 font-semibold text-saffron-ink">{describeClosed(due.closed)}</span>
 	{/if}
 	{#if due.computed}
 		<span class="sub ml-2">by {due.movedHow}, rule {formatDay(due.computed, today).slice(4)}</span>

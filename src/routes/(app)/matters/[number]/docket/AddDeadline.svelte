@@ -1,6 +1,10 @@
 <!-- A date or a hearing without a rule: from an order, a letter, an agreement. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
+	import type { PlainDate } from '#core/dates/plain.ts';
+	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { capitalize } from '#core/format/words.ts';
+	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
@@ -30,6 +34,19 @@
 		sourceId: ''
 	});
 	const v = kept.value;
+	/** What there is to say against the day that is typed: a closed day, someone away. */
+	let warnings = $state<string[]>([]);
+	let asked = 0;
+	$effect(() => {
+		const read = v.date.trim() ? parseTypedDate(v.date, today as PlainDate) : null;
+		const mine = ++asked;
+		warnings = [];
+		if (!read || !('date' in read)) return;
+		const question = { matterId: matter.id, what: v.what, date: read.date };
+		void askServer<{ warnings: string[] }>('/api/preview/day', question).then((answer) => {
+			if (mine === asked) warnings = answer.ok ? answer.value.warnings : [];
+		});
+	});
 	const WHAT = [
 		['deadline', 'something due'],
 		['hearing', 'a hearing'],
@@ -141,6 +158,11 @@
 							placeholder="10:00"
 						/>
 					</div>
+					{#each warnings as warning (warning)}
+						<p class="font-semibold text-saffron-ink" data-warning>
+							{capitalize(warning)}
+						</p>
+					{/each}
 					<TextField
 						label="Authority"
 						error={errors.authority}

@@ -1,6 +1,6 @@
 /** What is said of a date beside its title, and which dates a list shows. */
 import { RESULT_WORDS } from '#core/docket/occasion.ts';
-import { describeLeft } from '#core/docket/standing.ts';
+import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 import type { DeadlineView } from '#server/docket/list.ts';
 import { formatDay } from '$lib/ui/format.ts';
 
@@ -26,6 +26,7 @@ export function describeDeadline(deadline: DeadlineView, today: string): string 
 	const { state, computed, movedHow, internal, short, title } = deadline;
 	return [
 		describeState(deadline, today),
+		deadline.closed && isDocketed(deadline) ? describeClosed(deadline.closed) : '',
 		deadline.left ? describeLeft(deadline.left.gives) : '',
 		computed ? `by ${movedHow}, the rule gives ${dayOnly(computed, today)}` : '',
 		internal && state === 'docketed' ? `ours ${dayOnly(internal, today)}` : '',

@@ -43,7 +43,11 @@
 						: plural(d.courtDays, 'court day')}</span
 			>
 			<span class="min-w-0"
-				><b class="block truncate font-semibold">{d.title}</b><span class="sub block truncate"
+				><span class="block truncate"
+					><b class="font-semibold">{d.title}</b>{#if d.sort === 'deadline'}<span class="sub ml-1"
+							>{d.event}</span
+						>{/if}</span
+				><span class="sub block truncate"
 					>{d.matterTitle}{#if d.court}<span class="px-1 text-haze">/</span>{d.court}{/if}</span
 				></span
 			>

@@ -7,6 +7,7 @@ import type { Application } from '#server/app/application.ts';
 import type { CalendarItem } from '#server/calendar/write.ts';
 import { all, one, type Params } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
+import { factSql } from '#server/matters/sql.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
 import type { DeadlineRow } from './rows.ts';
 
@@ -15,13 +16,19 @@ type OfMatter = {
 	matterTitle: string;
 	status: MatterRow['status'];
 	matterVersion: number;
+	/** What sets it, with its name; the court of the matter. */
+	event: string;
+	court: string | null;
 };
 const MATTER_COLUMNS = 'm.number, m.title AS matterTitle, m.status, m.version AS matterVersion';
 
 /** A date with its matter. */
 export type DatedRow = DeadlineRow & OfMatter;
-const SELECT_DATES = `SELECT d.*, ${MATTER_COLUMNS}
+const SELECT_DATES = `SELECT
+		d.*, ${MATTER_COLUMNS}, ${factSql('m', 'court')} AS court,
+		e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event
 	FROM deadline d
+	JOIN event e ON e.id = d.event_id
 	JOIN matter m ON m.id = d.matter_id`;
 
 export const requireDated = (app: Application, deadlineId: string): DatedRow =>
@@ -42,6 +49,8 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 	const address = `${app.origin}/matters/${date.number}/docket?deadline=${date.id}`;
 	const description = [
 		date.title,
+		date.book !== '' && date.sort === 'deadline' && `From: ${date.event}`,
+		date.court,
 		date.authority,
 		date.left_by !== null && `${capitalize(describeLeft(date.rule_gives))}.`,
 		date.internal && `Our own date: ${formatDate(date.internal)}`,
@@ -51,7 +60,7 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 	return {
 		uid: `${date.id}@kite-pen.local`,
 		sequence: date.version - 1 + (date.matterVersion - 1),
-		title: `${date.short || date.title}, ${date.matterTitle}${remark(date)}`,
+		title: `${date.short || date.title}${ofEvent(date)}, ${date.number} ${date.matterTitle}${remark(date)}`,
 		date: date.date,
 		time: timeOf(date),
 		zone: zoneOf(app, date.book),
@@ -62,6 +71,10 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 		category: capitalize(date.sort)
 	};
 }
+
+/** "Opposition" alone says nothing: of what. */
+const ofEvent = ({ book, sort, event }: DatedRow): string =>
+	book === '' || sort !== 'deadline' ? '' : `: ${event}`;
 
 function remark(date: DatedRow): string {
 	if (date.result) return ` (${RESULT_WORDS[date.result]})`;

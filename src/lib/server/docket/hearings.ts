@@ -136,7 +136,7 @@ export const holdHearing = matterCommand({
 });
 
 /** The open dates that hang on a hearing. */
-export const listHangingOn = (ctx: Pick<Context, 'db'>, hearing: DeadlineRow): DeadlineRow[] =>
+const listHangingOn = (ctx: Pick<Context, 'db'>, hearing: DeadlineRow): DeadlineRow[] =>
 	all(
 		ctx.db,
 		`SELECT *

@@ -64,6 +64,12 @@ export type DeadlineView = {
 	version: number;
 };
 
+/** A date's title with what it is of, since "Opposition" alone says nothing; of `d` and `e`. */
+export const FULL_TITLE = `d.title || CASE
+		WHEN d.sort = 'deadline' AND d.book <> '' THEN ' (' || e.text || ')'
+		ELSE ''
+	END`;
+
 /** Dates with everything a list shows of them. */
 export const SELECT_DEADLINES = `SELECT
 		d.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle,

@@ -3,6 +3,7 @@ import { addDays } from '#core/dates/plain.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
 import type { Application } from '#server/app/application.ts';
 import { all, insertOrIgnore } from '#server/db/sql.ts';
+import { FULL_TITLE } from '#server/docket/list.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { listColleagues, type Colleague } from '#server/staff/queries.ts';
@@ -51,9 +52,10 @@ const listDates = (app: Application, me: string): (DigestDate & OnMatter)[] =>
 	all(
 		app.db,
 		`SELECT
-			d.title, d.date, m.number, m.title AS matterTitle, m.id AS matterId, m.restricted,
+			${FULL_TITLE} AS title, d.date, m.number, m.title AS matterTitle, m.id AS matterId, m.restricted,
 			d.checked_by IS NOT NULL AS checked, d.left_by IS NOT NULL AS isLeft
 		FROM deadline d
+		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.state = 'docketed' AND m.status <> 'closed' AND d.date <= @until AND ${onTeam('m')}
 		ORDER BY d.date, d.id

@@ -9,6 +9,7 @@ import { isLastRung, rungAt } from '#core/reminders/ladder.ts';
 import { listTeam } from '#server/access/team.ts';
 import type { Application, Context } from '#server/app/application.ts';
 import { all, exists, insertOrIgnore } from '#server/db/sql.ts';
+import { FULL_TITLE } from '#server/docket/list.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { listKinds } from '#server/kinds/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
@@ -55,12 +56,13 @@ function listDates(app: Application): LadderDate[] {
 	return all<Row>(
 		app.db,
 		`SELECT
-			d.id, d.title, d.date, coalesce(d.hand_time, d.time) AS time, d.matter_id AS matterId,
+			d.id, ${FULL_TITLE} AS title, d.date, coalesce(d.hand_time, d.time) AS time, d.matter_id AS matterId,
 			m.number, m.title AS matterTitle, m.kind, d.checked_by IS NOT NULL AS checked,
 			d.left_by IS NOT NULL AS isLeft, d.rule_gives AS ruleGives,
 			d.docketed_at AS docketedAt, d.ladder AS own, m.ladder AS matterLadder,
 			m.responsible_id AS responsibleId, m.restricted
 		FROM deadline d
+		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.state = 'docketed'
 			AND m.status <> 'closed'

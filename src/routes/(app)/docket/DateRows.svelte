@@ -71,6 +71,9 @@
 	</span>
 {/snippet}
 {#snippet moved(due: ListedDate)}
+	{#if due.sort === 'deadline' && due.bookShort !== 'by hand'}
+		<span class="sub ml-1">{due.event}</span>
+	{/if}
 	<span class="sub block truncate md:hidden">{due.matterTitle}</span>
 	{#if due.left}
 		<span class="ml-2 font-semibold text-madder">{describeLeft(due.left.gives)}</span>

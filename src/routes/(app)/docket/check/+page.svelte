@@ -64,8 +64,11 @@
 									/></span
 								>
 								<span class="min-w-0 grow"
-									><b class="block truncate font-semibold">{q.title}</b><span
-										class="sub block truncate">{q.matterTitle}</span
+									><span class="block truncate"
+										><b class="font-semibold">{q.title}</b>
+										<span class="sub">{q.event}</span></span
+									><span class="sub block truncate"
+										>{q.matterTitle}, {q.responsible}{q.court ? `, ${q.court}` : ''}</span
 									></span
 								>
 								<span class="text-right whitespace-nowrap"
@@ -99,7 +102,7 @@
 					</p>
 					<dl class="mt-3 grid grid-cols-[130px_minmax(0,1fr)] gap-y-1.5">
 						<dt class="sub">Matter</dt>
-						<dd>{d.matterTitle}{d.court ? `, ${d.court}` : ''}</dd>
+						<dd>{d.matterTitle}{d.court ? `, ${d.court}` : ''}; {d.responsible}</dd>
 						<dt class="sub">Event</dt>
 						<dd>
 							<b class="font-semibold">{d.event}</b> on {formatDate(d.eventDate)}{d.eventTime

@@ -51,14 +51,14 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await wait(clerk, '[role="dialog"] [data-date="2027-02-22"]'); // 16 and 5
 		await clerk.sees('Reply papers');
 		await clerk.fill('Name it', 'to renew');
-		await clerk.press('Docket 4 dates');
+		await clerk.press('Docket the hearing and 4 dates');
 		await clerk.sees('to renew');
 		assert.equal(
 			await clerk.page.$$eval(
 				'section[data-event="motion-return-date"]',
 				(all) => all.at(-1)!.querySelectorAll('[data-state="docketed"]').length
 			),
-			4
+			5
 		);
 	});
 
@@ -107,7 +107,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 					.getAttribute('href')!
 			)
 		);
-		await io.sees('no rule sets this date any more');
+		await io.sees('no rule sets it any more');
 		assert.deepEqual(
 			await io.page.$$eval('main form button, main button', (all) =>
 				all
@@ -512,7 +512,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		);
 		await wait(io, '[data-found="Discovery conference"]');
 		await io.press('Enter 1 event');
-		await io.sees('Discovery conference 10:00 Courtroom 9');
+		await io.sees('10:00; Courtroom 9');
 	});
 
 	it('says in each of its rooms the same number of dates that wait', async () => {

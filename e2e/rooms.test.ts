@@ -48,7 +48,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 
 	it('fits a screen 1024 wide and a telephone', async () => {
 		const row = 'td:has(> a[data-row])';
-		const TITLES: Record<string, string> = { '/': 'a.slip b', '/matters': row, '/docket': row };
+		const TITLES: Record<string, string> = { '/': '[data-title]', '/matters': row, '/docket': row };
 		for (const [width, paths] of [
 			[
 				1024,

@@ -165,6 +165,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/api/preview/reschedule': () => [
 		['/api/preview/reschedule', { deadlineId: hidden.deadline, how: 'order', by: '+7d' }]
 	],
+	'/api/preview/day': () => [['/api/preview/day', { matterId: hidden.id, date: '2026-12-12' }]],
 	'/api/preview/order': () => [
 		[
 			'/api/preview/order',

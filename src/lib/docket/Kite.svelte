@@ -1,13 +1,13 @@
 <!--
 	An entry of the docket. A deadline is a kite: dashed = proposed, half = docketed and not checked,
-	solid = checked, tick = met, struck = vacated, broken = missed; filled from below = no longer
-	follows its event. A hearing or its like is a circle with a dot: thin = not checked, tick = held,
-	struck = off, dashed = its outcome is not entered.
+	solid = checked, tick = met (red: met late), struck = vacated, broken = missed; filled from below
+	= no longer follows its event. A hearing or its like is a circle with a dot: thin = not checked,
+	tick = held, struck = off, dashed = its outcome is not entered.
 -->
 <script lang="ts">
 	import { isOccasion, type Sort } from '#core/docket/occasion.ts';
 	type Props = {
-		state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed' | 'passed';
+		state: 'proposed' | 'docketed' | 'met' | 'vacated' | 'missed' | 'passed' | 'late';
 		sort?: Sort | undefined;
 		checked?: boolean;
 		late?: boolean;
@@ -39,7 +39,7 @@
 		proposed: 'var(--color-ink-3)'
 	};
 	const color = $derived(
-		state === 'missed' || late || shape === 'adrift'
+		state === 'missed' || state === 'late' || late || shape === 'adrift'
 			? 'var(--color-madder)'
 			: (COLORS[shape] ?? 'var(--color-ink)')
 	);
@@ -51,6 +51,7 @@
 		met: 'met',
 		vacated: 'vacated',
 		missed: 'missed',
+		late: 'met late',
 		passed: 'outcome not entered'
 	};
 	const HELD: Readonly<Record<string, string>> = { met: 'held', vacated: 'taken off' };
@@ -99,6 +100,11 @@
 	data-sort={sort}
 >
 	{#if round}{@render circle()}{:else}{@render kite()}{/if}
-	{#if shape === 'met'}<path d={TICK} fill="none" stroke={color} stroke-width="1.6" />{/if}
+	{#if shape === 'met' || shape === 'late'}<path
+			d={TICK}
+			fill="none"
+			stroke={color}
+			stroke-width="1.6"
+		/>{/if}
 	{#if shape === 'vacated'}<path d={STRIKE} stroke={color} stroke-width="1.4" />{/if}
 </svg>

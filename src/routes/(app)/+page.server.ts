@@ -1,9 +1,8 @@
 /** The Day sheet: what must not slip, what waits for one, what one waits for. */
 import { may } from '#core/access/table.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import { listSlip } from '#server/day-sheet/slip.ts';
 import { listHorizon } from '#server/day-sheet/horizon.ts';
 import { countWaitingChanges } from '#server/docket/changes.ts';
-import { countCourtDaysTo } from '#server/docket/days.ts';
 import { listDeadlines } from '#server/docket/list.ts';
 import { action } from '#server/http/action.ts';
 import { requireStaff } from '#server/http/request.ts';
@@ -18,10 +17,6 @@ import { listDaysAway } from '#server/staff/queries.ts';
 import { listMyTasks, listTasksWithOthers } from '#server/tasks/queries.ts';
 import { sumTodaysMinutes } from '#server/time/queries.ts';
 
-/** Court days within which a date must not slip. */
-const NEAR_DAYS = 5;
-const NEAR_LEAST = 3;
-const SHOWN_AHEAD = 5;
 const SHOWN_QUIET = 5;
 
 export function load(event) {
@@ -35,7 +30,7 @@ export function load(event) {
 		inside: true as const,
 		days: listHorizon(app, me, 'mine'),
 		toSign,
-		...listDatesAhead(app, me),
+		slip: listSlip(app, me),
 		unchecked: listDeadlines(app, me, { show: 'unchecked', per: 1 }).total,
 		reminders: listMyReminders(app, me),
 		changes: countWaitingChanges(app, me),
@@ -46,20 +41,6 @@ export function load(event) {
 		withOthers: listTasksWithOthers(app, me),
 		signing: listSigningWithOthers(app, me),
 		hours: sumTodaysMinutes(app, me)
-	};
-}
-
-function listDatesAhead(app: Application, me: Staff) {
-	const from = app.clock.today();
-	const ahead = listDeadlines(app, me, { from, who: 'mine' }).rows.map((deadline) => ({
-		...deadline,
-		courtDays: countCourtDaysTo(app, null, deadline.date)
-	}));
-	const near = ahead.filter(({ courtDays }) => courtDays <= NEAR_DAYS);
-	return {
-		missed: listDeadlines(app, me, { show: 'missed', who: 'mine' }).rows,
-		mustNotSlip: near.length >= NEAR_LEAST ? near : ahead.slice(0, SHOWN_AHEAD),
-		nearCount: near.length
 	};
 }
 

@@ -1,4 +1,7 @@
-<!-- Dates that were missed, then those of the next five court days. -->
+<!--
+	What must not slip: all that was missed and is not settled, hearings without an outcome, all of
+	today, and then the days ahead; what is not shown is counted.
+-->
 <script lang="ts">
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
@@ -7,70 +10,80 @@
 	import { plural, formatDay } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	let { data }: { data: Extract<PageData, { inside: true }> } = $props();
-	const rows = $derived(
-		[...data.missed.map((missed) => ({ ...missed, courtDays: -1 })), ...data.mustNotSlip].slice(
-			0,
-			6
-		)
+	const slip = $derived(data.slip);
+	type Row = (typeof slip.rows)[number];
+	const about = $derived(
+		[
+			slip.missed && `${slip.missed} missed`,
+			slip.passed && `${plural(slip.passed, 'outcome')} wanted`,
+			slip.today && `${slip.today} today`,
+			`${plural(slip.near, 'date')} in 5 court days`
+		]
+			.filter(Boolean)
+			.join(', ')
 	);
+	const PAST: Readonly<Record<string, string>> = {
+		missed: 'Missed',
+		late: 'Word wanted',
+		passed: 'Outcome?'
+	};
+	const when = ({ state, courtDays }: Row) =>
+		PAST[state] ?? (courtDays === 0 ? 'Today' : plural(courtDays, 'court day'));
+	const dueWords = ({ date, time, sort }: Row) =>
+		date === data.today
+			? `${sort === 'deadline' ? 'due ' : ''}${time ?? (sort === 'deadline' ? 'by the end of the day' : 'today')}`
+			: `${formatDay(date, data.today)}${time ? `, ${time}` : ''}`;
+	function standing({ left, checked, authority }: Row): [words: string, look: string] {
+		if (left) return [NO_LONGER_FOLLOWS, 'font-semibold text-madder'];
+		return checked
+			? [authority, 'sub']
+			: ['needs a second check', 'font-semibold text-saffron-ink'];
+	}
+	const tone = ({ date, checked }: Row) =>
+		date <= data.today ? 'text-madder' : checked ? '' : 'text-saffron-ink';
 </script>
 
-<Section
-	title="Must not slip"
-	about={data.missed.length
-		? `${data.missed.length} missed, ${plural(data.nearCount, 'date')} in 5 court days`
-		: `next 5 court days, ${plural(data.nearCount, 'date')}`}
->
-	{#each rows as d (d.id)}
-		<a class="row slip" href="/matters/{d.matterNumber}/docket?deadline={d.id}">
+<Section title="Must not slip" {about}>
+	{#each slip.rows as row (row.id)}
+		{@const [words, look] = standing(row)}
+		<a
+			class="row slip"
+			href="/matters/{row.matterNumber}/docket?deadline={row.id}"
+			data-slip={row.state}
+		>
 			<Kite
-				state={d.state}
-				sort={d.sort}
-				checked={d.checked}
-				adrift={d.left !== null}
-				late={d.date <= data.today}
+				state={row.state}
+				sort={row.sort}
+				checked={row.checked}
+				adrift={row.left !== null}
+				late={row.date <= data.today}
 			/>
-			<span
-				class="font-semibold {d.date <= data.today
-					? 'text-madder'
-					: d.checked
-						? ''
-						: 'text-saffron-ink'}"
-				>{d.state === 'missed'
-					? 'Missed'
-					: d.courtDays === 0
-						? 'Today'
-						: plural(d.courtDays, 'court day')}</span
-			>
-			<span class="min-w-0"
-				><span class="block truncate"
-					><b class="font-semibold">{d.title}</b>{#if d.sort === 'deadline'}<span class="sub ml-1"
-							>{d.event}</span
-						>{/if}</span
-				><span class="sub block truncate"
-					>{d.matterTitle}{#if d.court}<span class="px-1 text-haze">/</span>{d.court}{/if}</span
-				></span
-			>
-			<span class="text-right"
-				><span class="block text-ink-2"
-					>{d.date === data.today
-						? `due ${d.time ?? 'by the end of the day'}`
-						: `${formatDay(d.date, data.today)}${d.time ? `, ${d.time}` : ''}`}</span
-				><span
-					class={[
-						'block',
-						d.left
-							? 'font-semibold text-madder'
-							: d.checked
-								? 'sub'
-								: 'font-semibold text-saffron-ink'
-					]}>{d.left ? NO_LONGER_FOLLOWS : d.checked ? d.authority : 'needs a second check'}</span
-				></span
-			>
+			<span class={['font-semibold', tone(row)]}>{when(row)}</span>
+			<span class="min-w-0">
+				<span class="block truncate" data-title>
+					<b class="font-semibold">{row.title}</b>
+					{#if row.sort === 'deadline'}<span class="sub ml-1">{row.event}</span>{/if}
+				</span>
+				<span class="sub block truncate">
+					{row.matterTitle}
+					{#if row.court}<span class="px-1 text-haze">/</span>{row.court}{/if}
+				</span>
+			</span>
+			<span class="text-right">
+				<span class="block text-ink-2">{dueWords(row)}</span>
+				<span class={['block', look]}>{words}</span>
+			</span>
 		</a>
-	{:else}<Empty
-			>No dates are docketed on your matters. Enter an event on a matter and its dates come here.</Empty
-		>{/each}
+	{:else}
+		<Empty>
+			No dates are docketed on your matters. Enter an event on a matter and its dates come here.
+		</Empty>
+	{/each}
+	{#if slip.more}
+		<a class="row act block py-2" href="/docket?who=mine" data-more>
+			{plural(slip.more, 'date')} more ahead
+		</a>
+	{/if}
 </Section>
 
 <style>

@@ -9,6 +9,7 @@ import { all, one, type Params } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
+import { isLate } from './met-late.ts';
 import type { DeadlineRow } from './rows.ts';
 
 type OfMatter = {
@@ -78,7 +79,7 @@ const ofEvent = ({ book, sort, event }: DatedRow): string =>
 
 function remark(date: DatedRow): string {
 	if (date.result) return ` (${RESULT_WORDS[date.result]})`;
-	if (date.state === 'met') return ' (met)';
+	if (date.state === 'met') return isLate(date) ? ' (met late)' : ' (met)';
 	if (date.left_by !== null) return ` (${NO_LONGER_FOLLOWS})`;
 	return date.checked_by !== null || isOff(date) ? '' : ' (not checked yet)';
 }

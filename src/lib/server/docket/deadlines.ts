@@ -8,26 +8,14 @@ import { day, id, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { matterCommand } from '#server/app/matter-command.ts';
 import { insertOrIgnore, one } from '#server/db/sql.ts';
 import { queueMail } from '#server/mail/queue.ts';
-import type { MatterRow } from '#server/matters/rows.ts';
 import { findPersonOfStaff } from '#server/staff/queries.ts';
 import { recount } from './counting.ts';
-import { requireDeadline, requireDocumentOn } from './find.ts';
+import { requireDeadline, requireDeadlines, requireDocumentOn } from './find.ts';
+import { askForWord } from './met-late.ts';
 import { dateReturned, datesDocketed, dateVacated } from './messages.ts';
 import { countMove } from './move-count.ts';
 import type { DateDocumentRow, DeadlineRow, EventRow } from './rows.ts';
 import { updateDeadline, vacate } from './writing.ts';
-
-function requireDeadlines(
-	ctx: Context,
-	ids: readonly string[]
-): { deadlines: DeadlineRow[]; matter: MatterRow } {
-	const found = [...new Set(ids)].map((deadlineId) => requireDeadline(ctx, deadlineId));
-	const [first] = found;
-	if (!first) throw new Refused('Choose a date.');
-	if (found.some(({ matter }) => matter.id !== first.matter.id))
-		throw new Refused('These dates belong to different matters.');
-	return { deadlines: found.map(({ deadline }) => deadline), matter: first.matter };
-}
 
 /** Dockets proposals of one matter: one message to each person. */
 export const docketDeadlines = matterCommand({
@@ -182,6 +170,8 @@ export const meetDeadline = matterCommand({
 		deadlineId: id('a date'),
 		on: day('The day it was met'),
 		proof: maybeText('The proof', 300),
+		/** Why it was late, where it was. */
+		late: maybeText('Why it was late', 500),
 		documentId: maybeId
 	}),
 	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
@@ -190,8 +180,15 @@ export const meetDeadline = matterCommand({
 		if (deadline.state !== 'docketed') throw new Refused('Only a docketed date can be met.');
 		refuseHearing(deadline);
 		if (input.on > ctx.clock.today()) throw new Refused('That day has not come yet.', 'on');
+		const isLate = input.on > deadline.date;
+		if (isLate && input.late === '')
+			throw new Refused(
+				`It was due on ${formatDate(deadline.date)}: say why it was met later.`,
+				'late'
+			);
 		const proof = requireDocumentOn(ctx, matter, input.documentId, 'documentId');
 		updateDeadline(ctx, deadline, {
+			late_reason: isLate ? input.late : '',
 			state: 'met',
 			closed_by: me.id,
 			closed_at: ctx.clock.now(),
@@ -204,15 +201,20 @@ export const meetDeadline = matterCommand({
 				document_id: proof.id,
 				role: 'proof'
 			});
-		record.audit({ deadline: deadline.id, on: input.on, proof: proof?.id ?? null });
-		const late =
-			input.on > deadline.date ? `, after it was due on ${formatDate(deadline.date)}` : '';
+		record.audit({
+			deadline: deadline.id,
+			on: input.on,
+			proof: proof?.id ?? null,
+			...(isLate ? { due: deadline.date, late: input.late } : {})
+		});
+		const late = isLate ? `, after it was due on ${formatDate(deadline.date)}: ${input.late}` : '';
 		const words = [
 			`Met: ${deadline.title} on ${formatDate(input.on)}${late}.`,
 			input.proof,
 			proof && `Proof: ${proof.name}.`
 		];
 		record.log('date', words.filter(Boolean).join(' '), proof && `/documents/${proof.id}`);
+		if (isLate) askForWord(ctx, matter, { ...deadline, closed_by: me.id, late_reason: input.late });
 	}
 });
 

@@ -56,3 +56,16 @@ export function requireDocumentOn(
 	if (!document) throw new Refused('Choose a document of this matter.', field);
 	return document;
 }
+
+/** Dates of one matter. @throws Refused where there are none, or of several matters */
+export function requireDeadlines(
+	ctx: Context,
+	ids: readonly string[]
+): { deadlines: DeadlineRow[]; matter: MatterRow } {
+	const found = [...new Set(ids)].map((deadlineId) => requireDeadline(ctx, deadlineId));
+	const [first] = found;
+	if (!first) throw new Refused('Choose a date.');
+	if (found.some(({ matter }) => matter.id !== first.matter.id))
+		throw new Refused('These dates belong to different matters.');
+	return { deadlines: found.map(({ deadline }) => deadline), matter: first.matter };
+}

@@ -12,7 +12,7 @@ import { closedDayFinder } from './set-days.ts';
 
 /** Missed is derived: docketed, and its day has passed. */
 /** A hearing whose day has passed is not missed: it waits for its outcome. */
-export type DeadlineState = DeadlineRow['state'] | 'missed' | 'passed';
+export type DeadlineState = DeadlineRow['state'] | 'missed' | 'passed' | 'late';
 
 export type DeadlineView = {
 	id: string;
@@ -58,6 +58,13 @@ export type DeadlineView = {
 	result: Result | null;
 	outcome: string;
 	appeared: string;
+	/** Of a date that was met late: why, and the second person's word. */
+	lateReason: string;
+	lateBy: string | null;
+	lateWord: string;
+	setAside: 0 | 1;
+	/** When its event was entered. */
+	enteredAt: string;
 	responsible: string;
 	unit: string;
 	kind: string;
@@ -81,7 +88,9 @@ export const SELECT_DEADLINES = `SELECT
 		${factSql('m', 'court')} AS court, d.computed, d.moved_how AS movedHow,
 		d.moved_reason AS movedReason, d.internal, d.place, d.link, d.short, d.long,
 		d.hand_time AS handTime, r.initials AS returnedBy, d.returned_reason AS returnedReason,
-		d.sort, d.result, d.outcome, d.appeared, l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
+		d.sort, d.result, d.outcome, d.appeared,
+		d.late_reason AS lateReason, b.initials AS lateBy, d.late_word AS lateWord,
+		d.set_aside AS setAside, e.entered_at AS enteredAt, l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
 		q.initials AS responsible, u.name AS unit, m.kind, d.version
 	FROM deadline d
 	JOIN matter m ON m.id = d.matter_id
@@ -91,7 +100,8 @@ export const SELECT_DEADLINES = `SELECT
 	LEFT JOIN staff a ON a.id = d.docketed_by
 	LEFT JOIN staff c ON c.id = d.checked_by
 	LEFT JOIN staff r ON r.id = d.returned_by
-	LEFT JOIN staff l ON l.id = d.left_by`;
+	LEFT JOIN staff l ON l.id = d.left_by
+	LEFT JOIN staff b ON b.id = d.late_by`;
 
 /** What `SELECT_DEADLINES` gives. */
 export type DeadlineListRow = Omit<
@@ -107,10 +117,13 @@ export type DeadlineListRow = Omit<
 	ruleGives: PlainDate | null;
 };
 
+type Standing = Pick<DeadlineRow, 'state' | 'date' | 'sort'> & { closedOn?: PlainDate | null };
+/** Missed, passed and met late are derived. */
 export const stateOn = (
-	{ state, date, sort }: Pick<DeadlineRow, 'state' | 'date' | 'sort'>,
+	{ state, date, sort, closedOn }: Standing,
 	today: PlainDate
 ): DeadlineState => {
+	if (state === 'met' && !isOccasion(sort) && closedOn && closedOn > date) return 'late';
 	if (state !== 'docketed' || date >= today) return state;
 	return isOccasion(sort) ? 'passed' : 'missed';
 };
@@ -139,6 +152,7 @@ export const SHOWS = [
 	'hearings',
 	'unchecked',
 	'missed',
+	'unsettled',
 	'passed',
 	'proposed',
 	'all'
@@ -166,7 +180,17 @@ const STATES = {
 	open: "d.state = 'docketed'",
 	unchecked: "d.state = 'docketed' AND d.checked_by IS NULL",
 	hearings: "d.sort <> 'deadline' AND d.state <> 'vacated'",
-	missed: "d.state = 'docketed' AND d.date < today() AND d.sort = 'deadline'",
+	missed: `d.sort = 'deadline'
+		AND (
+			(d.state = 'docketed' AND d.date < today())
+			OR (d.state = 'met' AND d.closed_on > d.date)
+		)`,
+	/** Those of the missed that are not settled: not met, or without a second person's word. */
+	unsettled: `d.sort = 'deadline'
+		AND (
+			(d.state = 'docketed' AND d.date < today())
+			OR (d.state = 'met' AND d.closed_on > d.date AND d.late_by IS NULL)
+		)`,
 	passed: "d.state = 'docketed' AND d.date < today() AND d.sort <> 'deadline'",
 	proposed: "d.state = 'proposed'",
 	all: '1'

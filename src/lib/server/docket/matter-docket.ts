@@ -41,14 +41,22 @@ export type EventView = {
 	version: number;
 	ahead: string | null;
 	enteredBy: string;
+	/** Who withdrew it as entered by mistake, and why. */
+	withdrawn: { by: string; reason: string } | null;
 	deadlines: DeadlineView[];
 };
 
-type EventListRow = EventRow & { enteredBy: string; sourceName: string | null };
-const SELECT_EVENTS = `SELECT e.*, s.initials AS enteredBy, x.name AS sourceName
+type EventListRow = EventRow & {
+	enteredBy: string;
+	sourceName: string | null;
+	withdrawnBy: string | null;
+};
+const SELECT_EVENTS = `SELECT
+		e.*, s.initials AS enteredBy, x.name AS sourceName, w.initials AS withdrawnBy
 	FROM event e
 	JOIN staff s ON s.id = e.entered_by
-	LEFT JOIN document x ON x.id = e.source_id`;
+	LEFT JOIN document x ON x.id = e.source_id
+	LEFT JOIN staff w ON w.id = e.withdrawn_by`;
 
 function viewEvent(
 	app: Application,
@@ -80,6 +88,7 @@ function viewEvent(
 		version: row.version,
 		ahead: row.ahead,
 		enteredBy: row.enteredBy,
+		withdrawn: row.withdrawnBy ? { by: row.withdrawnBy, reason: row.withdrawn_reason } : null,
 		deadlines: deadlines.filter((deadline) => deadline.eventId === row.id)
 	};
 }

@@ -48,6 +48,16 @@ export const dateAdded = (matter: Matter, date: Dated): Message => ({
 	path: docketPath(matter)
 });
 
+/** A date was met after its day. */
+export const metLate = (matter: Matter, date: Dated & { late_reason: string }): Message => ({
+	subject: about(matter, `met late, ${date.title}`),
+	text: [
+		`${line(date)}\nwas met after that day: ${date.late_reason}`,
+		'It stays among the missed. Your word on it is asked: open it on the docket.'
+	].join('\n\n'),
+	path: docketPath(matter)
+});
+
 /** A hearing was entered by hand. */
 export const hearingAdded = (matter: Matter, hearing: Occasion & { place: string }): Message => ({
 	subject: about(matter, `${hearing.title} on ${formatDate(hearing.date)}`),

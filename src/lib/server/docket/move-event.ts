@@ -62,6 +62,8 @@ export const moveEvent = matterCommand({
 	},
 	run({ ctx, event, matter, input, record, notify }) {
 		refuseFuture(ctx, event, input.to);
+		if (event.withdrawn_at !== null)
+			throw new Refused('This event was withdrawn: bring it back first.', 'to');
 		if (event.event_key === BY_HAND && !event.ahead)
 			throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
 		const source = requireDocumentOn(ctx, matter, input.sourceId, 'sourceId');

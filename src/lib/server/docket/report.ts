@@ -116,6 +116,12 @@ const NOTABLE: ReadonlySet<Step['step']> = new Set([
 	'weekday'
 ]);
 
+/** When a date was met that was due before, why, and who gave the second word. */
+function formatLate({ closedOn, lateReason, lateBy, lateWord }: DeadlineView): string {
+	const word = lateBy ? `${lateBy}: ${lateWord}` : 'without a second person’s word yet';
+	return `Met late${closedOn ? ` on ${formatDate(closedOn)}` : ''}: ${lateReason}; ${word}.`;
+}
+
 function describe(app: Application, deadline: DeadlineView): string {
 	const stored = scalar<string>(app.db, 'SELECT trace FROM deadline WHERE id = @id', {
 		id: deadline.id
@@ -124,6 +130,7 @@ function describe(app: Application, deadline: DeadlineView): string {
 	return [
 		...steps.map(explainStep),
 		deadline.closed && `${capitalize(describeClosed(deadline.closed))}.`,
+		deadline.state === 'late' && formatLate(deadline),
 		deadline.left && `${capitalize(explainLeft(deadline.left))}.`,
 		deadline.computed && `Moved by ${deadline.movedHow}: ${deadline.movedReason}.`,
 		deadline.stale
@@ -146,10 +153,14 @@ function formatCheck(row: ReportRow): string {
 	return ['docketed', 'missed', 'passed'].includes(row.state) ? 'needs a second check' : '';
 }
 
+const STATE_WORDS: Readonly<Record<string, string>> = {
+	passed: 'outcome not entered',
+	late: 'met late'
+};
 /** How an entry stands, in the words of what it is. */
 function formatState({ state, result }: ReportRow): string {
 	if (result) return RESULT_WORDS[result];
-	return state === 'passed' ? 'outcome not entered' : state;
+	return STATE_WORDS[state] ?? state;
 }
 
 /** The text of one cell; days as YYYY-MM-DD. */
@@ -197,7 +208,8 @@ const SHOW_WORDS = {
 	open: 'Docketed dates',
 	hearings: 'Hearings and their like',
 	unchecked: 'Docketed dates without a second check',
-	missed: 'Missed dates',
+	missed: 'Missed dates, those met late among them',
+	unsettled: 'Missed dates that are not settled',
 	passed: 'Hearings without an outcome',
 	proposed: 'Proposed dates',
 	all: 'All dates'

@@ -24,6 +24,10 @@ export type EventRow = {
 	source_id: string | null;
 	place: string;
 	link: string;
+	/** Entered by mistake. */
+	withdrawn_by: string | null;
+	withdrawn_at: string | null;
+	withdrawn_reason: string;
 };
 
 /** Table `deadline`. */
@@ -84,6 +88,13 @@ export type DeadlineRow = {
 	result: Result | null;
 	outcome: string;
 	appeared: string;
+	/** Of a date met after its day: why, and who gave the second word on it. */
+	late_reason: string;
+	late_by: string | null;
+	late_at: string | null;
+	late_word: string;
+	/** A proposal that was decided against. */
+	set_aside: 0 | 1;
 };
 
 /** Table `closure`. */

@@ -104,7 +104,8 @@ export function* iterateEvents(
 				CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END
 			FROM event e
 			LEFT JOIN deadline d ON d.event_id = e.id AND d.sort = 'deadline'
-			WHERE e.book IN (SELECT value FROM json_each(@books))
+			WHERE e.withdrawn_at IS NULL
+				AND e.book IN (SELECT value FROM json_each(@books))
 				AND (@matterId IS NULL OR e.matter_id = @matterId)
 				AND (
 					@from IS NULL

@@ -132,6 +132,7 @@ export function proposeAgain(
 		move_count: null,
 		move_trace: null,
 		internal: null,
+		set_aside: 0,
 		...FOLLOWS
 	});
 }

@@ -26,7 +26,8 @@ export function load(event) {
 		filter,
 		bad,
 		choices: listDocketChoices(app, me),
-		missed: listDeadlines(app, me, { show: 'missed', per: 1 }).total,
+		missed: listDeadlines(app, me, { show: 'unsettled', per: 1 }).total,
+		proposed: listDeadlines(app, me, { show: 'proposed', per: 1 }).total,
 		passed: listDeadlines(app, me, { show: 'passed', per: 1 }).total,
 		per: DOCKET_PAGE
 	};

@@ -32,7 +32,11 @@
 		['timeline', 'Timeline'],
 		['month', 'Month']
 	] as const;
-	const counts = $derived<Record<string, number>>({ missed: data.missed, passed: data.passed });
+	const counts = $derived<Record<string, number>>({
+		missed: data.missed,
+		passed: data.passed,
+		proposed: data.proposed
+	});
 	const shows = $derived(
 		SHOWS.map(([show, label]) => ({
 			label: counts[show] ? `${label} ${counts[show]}` : label,

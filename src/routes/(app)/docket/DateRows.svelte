@@ -48,11 +48,20 @@
 			class: 'w-[112px] text-right whitespace-nowrap max-md:hidden'
 		}
 	];
-	const PAST: Readonly<Record<string, string>> = { missed: 'missed', passed: 'outcome wanted' };
+	const PAST: Readonly<Record<string, string>> = {
+		missed: 'missed',
+		passed: 'outcome wanted',
+		late: 'met late'
+	};
 	const isLate = ({ state, date }: ListedDate) =>
-		state === 'missed' || (state === 'docketed' && date === today);
+		state === 'missed' || state === 'late' || (state === 'docketed' && date === today);
+	function settledWords({ result, state, setAside, lateBy }: ListedDate): string {
+		if (result) return RESULT_WORDS[result];
+		if (state === 'late') return lateBy ? `settled, ${lateBy}` : 'word wanted';
+		return setAside ? 'set aside' : state;
+	}
 	const isSettled = ({ state }: ListedDate) =>
-		state === 'proposed' || state === 'vacated' || state === 'met';
+		state === 'proposed' || state === 'vacated' || state === 'met' || state === 'late';
 </script>
 
 {#snippet mark(due: ListedDate)}
@@ -100,7 +109,7 @@
 {/snippet}
 {#snippet check(due: ListedDate)}
 	{#if isSettled(due)}
-		<span class="sub">{due.result ? RESULT_WORDS[due.result] : due.state}</span>
+		<span class="sub">{settledWords(due)}</span>
 	{:else if due.checked}
 		<span class="sub">checked by {due.checkedBy}</span>
 	{:else if due.returnedBy}

@@ -27,6 +27,9 @@ import {
 	removeMatterBook
 } from '#server/docket/orders.ts';
 import { continueHearing, holdHearing, takeOffHearing } from '#server/docket/hearings.ts';
+import { judgeLateDeadline } from '#server/docket/met-late.ts';
+import { setAsideDeadlines } from '#server/docket/set-aside.ts';
+import { bringEventBack, takeBackDeadline, withdrawEvent } from '#server/docket/take-back.ts';
 import { followEvent } from '#server/docket/follow.ts';
 import { moveDeadline } from '#server/docket/reschedule.ts';
 import { findSpan, parseMonth, spanOfDates } from '#server/docket/span.ts';
@@ -109,6 +112,11 @@ export const actions = {
 	vacate: action(vacateDeadline),
 	shift: actionValue(moveDeadline),
 	follow: action(followEvent),
+	judge: action(judgeLateDeadline),
+	back: action(takeBackDeadline),
+	withdraw: action(withdrawEvent),
+	unwithdraw: action(bringEventBack),
+	aside: action(setAsideDeadlines),
 	hold: action(holdHearing),
 	off: action(takeOffHearing),
 	continue: action(continueHearing),

@@ -14,9 +14,11 @@
 	import ContinueHearing from './ContinueHearing.svelte';
 	import DateDetails from './DateDetails.svelte';
 	import HoldHearing from './HoldHearing.svelte';
+	import JudgeLate from './JudgeLate.svelte';
 	import MeetDate from './MeetDate.svelte';
 	import MoveDate from './MoveDate.svelte';
 	import SendDate from './SendDate.svelte';
+	import TakeBack from './TakeBack.svelte';
 	import TakeOffHearing from './TakeOffHearing.svelte';
 	import VacateDate from './VacateDate.svelte';
 	type Props = Pick<DateActProps, 'documents' | 'hanging' | 'today'> & {
@@ -48,6 +50,8 @@
 		hold: 'It was held',
 		continue: 'Continue it',
 		off: 'Take it off',
+		back: 'Take it back',
+		judge: 'Your word on it',
 		edit: 'Details of the date',
 		answer: 'Answer the check',
 		invite: 'Send it outside'
@@ -61,6 +65,8 @@
 		hold: () => 'Its outcome is kept.',
 		continue: ({ left }) =>
 			`It waits for its new day, and ${plural(Number(left), 'date')} with it.`,
+		back: () => 'It stands again.',
+		judge: () => 'Your word is kept with it.',
 		off: ({ vacated }) => `Off, and ${plural(Number(vacated), 'date')} with it.`,
 		edit: () => 'Kept.',
 		answer: () => 'Answered; it waits for a second check again.',
@@ -73,6 +79,8 @@
 		hold: HoldHearing,
 		continue: ContinueHearing,
 		off: TakeOffHearing,
+		back: TakeBack,
+		judge: JudgeLate,
 		answer: AnswerCheck,
 		invite: SendDate
 	};

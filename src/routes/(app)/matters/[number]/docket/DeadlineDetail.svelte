@@ -38,6 +38,7 @@
 	}: Props = $props();
 	const ROLES: Record<string, string> = { proof: 'proof', order: 'the order', linked: 'linked' };
 	const isOpen = $derived(isDocketed(deadline));
+	const isSettled = $derived(['met', 'late', 'vacated'].includes(deadline.state));
 	const SETTLE: readonly [DateAct, string][] = [
 		['meet', 'It was met'],
 		['shift', 'Move it'],
@@ -123,6 +124,25 @@
 		<a class="act" href="/matters/{matterNumber}/trial">Exhibits</a>
 		{shown.map(({ number, title }) => `${number} ${title}`).join('; ')}
 	</p>
+{/if}
+{#if deadline.state === 'late'}
+	<p class="mt-2" data-late>
+		<b class="font-semibold text-madder">Met late:</b>
+		{deadline.lateReason}
+		{#if deadline.lateBy}
+			<span class="sub">{deadline.lateBy}: {deadline.lateWord}</span>
+		{:else}
+			<span class="font-semibold text-saffron-ink">waits for a second person's word</span>
+		{/if}
+	</p>
+{/if}
+{#if isSettled && mayDocket}
+	<div class="no-print mt-2 flex flex-wrap gap-2">
+		{#if deadline.state === 'late' && !deadline.lateBy}
+			<button class="btn" onclick={() => onact('judge')}>Give your word</button>
+		{/if}
+		<button class="btn" onclick={() => onact('back')}>Take it back</button>
+	</div>
 {/if}
 {#if isOpen && mayDocket}
 	<div class="no-print mt-2 flex flex-wrap gap-2">

@@ -14,7 +14,8 @@
 	import { capitalize } from '#core/format/words.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import type { CountView } from '#server/docket/counts.ts';
+	import type { ProposalView } from '#server/docket/events.ts';
+	import { docketWords } from './describe.ts';
 
 	type Question = {
 		id: string;
@@ -33,17 +34,6 @@
 		timed: boolean;
 		hint: string | null;
 		questions: Question[];
-	};
-	type Proposal = {
-		rule: string;
-		title: string;
-		authority: string;
-		date: PlainDate;
-		time: string | null;
-		suggested: boolean;
-		count: CountView;
-		courtDays: number;
-		past: boolean;
 	};
 	type Props = {
 		open: boolean;
@@ -91,7 +81,7 @@
 			)
 		)
 	);
-	let proposals = $state<Proposal[]>([]);
+	let proposals = $state<ProposalView[]>([]);
 	let left = $state<{ title: string; reason: string }[]>([]);
 	let chosen = $state<string[]>([]);
 	let faults = $state<Record<string, string>>({});
@@ -141,7 +131,7 @@
 			if (mine !== asked) return;
 			looking = false;
 			const out = (await r.json()) as {
-				deadlines?: Proposal[];
+				deadlines?: ProposalView[];
 				left?: typeof left;
 				errors?: Record<string, string>;
 			};
@@ -340,7 +330,7 @@
 				class="sticky -bottom-6 z-10 -mx-[22px] mt-4 flex items-center gap-2 border-t border-rule bg-white px-[22px] py-3"
 			>
 				<button class="btn go" disabled={busy || !event || looking}
-					>{chosen.length ? `Docket ${plural(chosen.length, 'date')}` : 'Keep as proposed'}</button
+					>{docketWords(chosen.length, event?.ahead ?? null)}</button
 				>
 				{#if chosen.length}<button
 						type="submit"

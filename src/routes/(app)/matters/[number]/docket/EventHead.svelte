@@ -1,6 +1,12 @@
-<!-- An event above the dates it sets: its day, what and which, and how it was served. -->
+<!--
+	An event above the dates it sets: its day, what and which, how it was served; moved, corrected,
+	withdrawn.
+-->
 <script lang="ts">
-	import { formatDay } from '$lib/ui/format.ts';
+	import { toast } from 'svelte-sonner';
+	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import { formatDay, plural } from '$lib/ui/format.ts';
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { PageData } from './$types.js';
 	type Props = {
 		event: PageData['events'][number];
@@ -9,6 +15,8 @@
 		onmove: () => void;
 	};
 	let { event, today, mayDocket, onmove }: Props = $props();
+	let asking = $state(false);
+	let reason = $state('');
 	/** Dates by hand have no event of their own: they stand under a head that has no day. */
 	const isHead = $derived(event.key === 'by-hand' && !event.ahead);
 	const about = $derived(
@@ -29,7 +37,52 @@
 			<a class="act ml-1 font-normal" href="/documents/{event.source.id}">{event.source.name}</a>
 		{/if}
 	</h3>
-	{#if mayDocket && !isHead}
+	{#if mayDocket && !isHead && !event.withdrawn}
 		<button class="act no-print ml-auto whitespace-nowrap" onclick={onmove}>move or correct</button>
+		<button
+			class="act no-print whitespace-nowrap"
+			aria-label="withdraw {event.text}, {formatDay(event.date, today)}"
+			onclick={() => (asking = !asking)}>withdraw</button
+		>
+	{:else if mayDocket && event.withdrawn}
+		<button class="act no-print ml-auto whitespace-nowrap" onclick={() => (asking = !asking)}>
+			bring it back
+		</button>
 	{/if}
 </div>
+{#if event.withdrawn}
+	<p class="py-1.5 font-semibold text-madder" data-withdrawn>
+		Withdrawn by {event.withdrawn.by}: {event.withdrawn.reason}
+	</p>
+{/if}
+{#if asking}
+	<ActionForm
+		action={event.withdrawn ? '?/unwithdraw' : '?/withdraw'}
+		class="no-print flex flex-wrap items-end gap-3 border-b border-rule bg-white px-3 py-2"
+		ondone={({ vacated, back }) => {
+			asking = false;
+			reason = '';
+			toast(
+				vacated === undefined
+					? `It stands again, with ${plural(Number(back), 'date')}.`
+					: `Withdrawn, and ${plural(Number(vacated), 'docketed date')} with it.`
+			);
+		}}
+	>
+		{#snippet children({ errors, busy })}
+			<input type="hidden" name="eventId" value={event.id} />
+			<TextField
+				label={event.withdrawn ? 'Why it stands after all' : 'Why it was entered by mistake'}
+				error={errors.reason}
+				class="min-w-[280px] grow"
+				name="reason"
+				bind:value={reason}
+				autocomplete="off"
+			/>
+			<button class="btn go" disabled={busy}>
+				{event.withdrawn ? 'Bring it back' : 'Withdraw the event and its dates'}
+			</button>
+			<button type="button" class="btn slight" onclick={() => (asking = false)}>Cancel</button>
+		{/snippet}
+	</ActionForm>
+{/if}

@@ -2,7 +2,17 @@
 import type { DeadlineView } from '#server/docket/list.ts';
 
 export type DateAct =
-	'meet' | 'vacate' | 'shift' | 'hold' | 'continue' | 'off' | 'edit' | 'answer' | 'invite';
+	| 'meet'
+	| 'vacate'
+	| 'shift'
+	| 'hold'
+	| 'continue'
+	| 'off'
+	| 'back'
+	| 'judge'
+	| 'edit'
+	| 'answer'
+	| 'invite';
 
 export type Exhibit = { id: string; number: string; title: string; dates: string[] };
 

@@ -1,8 +1,8 @@
 /** What is said of a date beside its title, and which dates a list shows. */
-import { RESULT_WORDS } from '#core/docket/occasion.ts';
+import { isOccasion, RESULT_WORDS } from '#core/docket/occasion.ts';
 import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 import type { DeadlineView } from '#server/docket/list.ts';
-import { formatDay } from '$lib/ui/format.ts';
+import { formatDay, plural } from '$lib/ui/format.ts';
 
 const dayOnly = (date: string, today: string): string => formatDay(date, today).slice(4);
 
@@ -13,9 +13,11 @@ function describeState(deadline: DeadlineView, today: string): string {
 			.filter(Boolean)
 			.join(', ');
 	if (state === 'passed') return 'outcome not entered';
+	if (state === 'late')
+		return `met late ${closedOn ? formatDay(closedOn, today) : ''}: ${deadline.lateReason}`;
 	if (state === 'met')
 		return `met ${closedOn ? formatDay(closedOn, today) : ''}${reason ? `, ${reason}` : ''}`;
-	if (state === 'vacated') return `vacated: ${reason}`;
+	if (state === 'vacated') return `${deadline.setAside ? 'set aside' : 'vacated'}: ${reason}`;
 	if (state === 'missed') return 'missed';
 	if (date === today) return `today${time ? `, ${time}` : ''}`;
 	return time ?? '';
@@ -23,9 +25,10 @@ function describeState(deadline: DeadlineView, today: string): string {
 
 /** How it stands, what moved it, our own date before it, its short description. */
 export function describeDeadline(deadline: DeadlineView, today: string): string {
-	const { state, computed, movedHow, internal, short, title } = deadline;
+	const { state, computed, movedHow, internal, short, title, sort, place } = deadline;
 	return [
 		describeState(deadline, today),
+		isOccasion(sort) ? place : '',
 		deadline.closed && isDocketed(deadline) ? describeClosed(deadline.closed) : '',
 		deadline.left ? describeLeft(deadline.left.gives) : '',
 		computed ? `by ${movedHow}, the rule gives ${dayOnly(computed, today)}` : '',
@@ -62,3 +65,10 @@ export const pickDeadlines = (
 			(deadline) => (WHEN[when]?.(deadline, today) ?? true) && (ONLY[only]?.(deadline) ?? true)
 		)
 		.sort((one, other) => one.date.localeCompare(other.date));
+
+/** What a button does with an event: a hearing is docketed itself, and the chosen dates with it. */
+export function docketWords(count: number, ahead: string | null): string {
+	const dates = plural(count, 'date');
+	if (isOccasion(ahead)) return `Docket the ${ahead}${count ? ` and ${dates}` : ''}`;
+	return count ? `Docket ${dates}` : 'Keep as proposed';
+}

@@ -1,0 +1,145 @@
+/**
+ * What was done by mistake is taken back, each with a reason and with its history to read: a date
+ * that was met or vacated, a hearing that was settled, a whole event.
+ */
+import { z } from 'zod';
+import { formatDate } from '#core/format/dates.ts';
+import type { Context } from '#server/app/application.ts';
+import { Refused } from '#server/app/errors.ts';
+import { id, text } from '#server/app/fields.ts';
+import { matterCommand } from '#server/app/matter-command.ts';
+import { all, update } from '#server/db/sql.ts';
+import { BY_HAND } from './by-hand.ts';
+import { requireDeadline, requireEvent } from './find.ts';
+import { dateMoved } from './messages.ts';
+import type { DeadlineRow, EventRow } from './rows.ts';
+import { updateDeadline, vacate } from './writing.ts';
+
+/** As if it had never been settled. */
+const UNSETTLED = {
+	closed_by: null,
+	closed_at: null,
+	closed_on: null,
+	reason: '',
+	result: null,
+	outcome: '',
+	appeared: '',
+	late_reason: '',
+	late_by: null,
+	late_at: null,
+	late_word: '',
+	set_aside: 0
+} as const satisfies Partial<DeadlineRow>;
+
+function putBack(ctx: Context, deadline: DeadlineRow): void {
+	const proposed = deadline.set_aside === 1;
+	updateDeadline(ctx, deadline, {
+		...UNSETTLED,
+		state: proposed ? 'proposed' : 'docketed',
+		docketed_by: proposed ? null : deadline.docketed_by,
+		docketed_at: proposed ? null : deadline.docketed_at
+	});
+}
+
+/** Met, vacated, set aside, held or taken off: it stands again as it stood before. */
+export const takeBackDeadline = matterCommand({
+	name: 'take back settled date',
+	action: 'docket.change',
+	input: z.object({ deadlineId: id('a date'), reason: text('The reason', 500) }),
+	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
+	run({ ctx, deadline, matter, input, record, notify }) {
+		const { state, result, title, date } = deadline;
+		if (state !== 'met' && state !== 'vacated') throw new Refused('This date stands.');
+		const { event } = requireEvent(ctx, deadline.event_id);
+		if (event.withdrawn_at !== null)
+			throw new Refused(`“${event.text}” was withdrawn: bring the event back first.`);
+		putBack(ctx, deadline);
+		const was = result ?? (deadline.set_aside ? 'set aside' : state);
+		const words = `${title} ${formatDate(date)} stands again, it was ${was}: ${input.reason}`;
+		record.audit({
+			deadline: deadline.id,
+			was,
+			reason: input.reason,
+			closedOn: deadline.closed_on
+		});
+		record.log('date', words);
+		notify(dateMoved(matter, words));
+		return { stands: deadline.id };
+	}
+});
+
+const listOf = (ctx: Context, eventId: string): DeadlineRow[] =>
+	all(ctx.db, 'SELECT * FROM deadline WHERE event_id = @eventId ORDER BY date, id', { eventId });
+
+/** The event never was: what it set is taken off, but for what was met. */
+export const withdrawEvent = matterCommand({
+	name: 'withdraw event',
+	action: 'docket.change',
+	input: z.object({ eventId: id('an event'), reason: text('The reason', 500) }),
+	find: (ctx, { eventId }) => requireEvent(ctx, eventId),
+	run({ ctx, me, event, matter, input, record, notify }) {
+		if (event.withdrawn_at !== null) throw new Refused('This event was withdrawn already.');
+		if (event.event_key === BY_HAND && event.ahead === null)
+			throw new Refused('Dates by hand hang on no event: vacate each.');
+		const standing = listOf(ctx, event.id).filter(
+			({ state }) => state === 'docketed' || state === 'proposed'
+		);
+		for (const deadline of standing)
+			vacate(ctx, deadline, withdrawnWords(event, input.reason), {
+				set_aside: deadline.state === 'proposed' ? 1 : 0
+			});
+		update<EventRow>(
+			ctx.db,
+			'event',
+			{ id: event.id },
+			{
+				withdrawn_by: me.id,
+				withdrawn_at: ctx.clock.now(),
+				withdrawn_reason: input.reason,
+				version: event.version + 1
+			}
+		);
+		const docketed = standing.filter(({ state }) => state === 'docketed');
+		record.audit({ event: event.id, reason: input.reason, vacated: standing.map(({ id }) => id) });
+		const off = docketed.map(({ title, date }) => `${title} ${formatDate(date)}`).join('; ');
+		const words = `${event.text} on ${formatDate(event.date)} was entered by mistake: ${input.reason}.${off && ` Off with it: ${off}.`}`;
+		record.log('date', words.replace('..', '.'));
+		if (docketed.length) notify(dateMoved(matter, words));
+		return { vacated: docketed.length };
+	}
+});
+
+const withdrawnWords = (event: EventRow, reason: string) =>
+	`${event.text} was withdrawn: ${reason}`;
+
+/** The event stands after all, with what was taken off with it. */
+export const bringEventBack = matterCommand({
+	name: 'bring event back',
+	action: 'docket.change',
+	input: z.object({ eventId: id('an event'), reason: text('The reason', 500) }),
+	find: (ctx, { eventId }) => requireEvent(ctx, eventId),
+	run({ ctx, event, matter, input, record, notify }) {
+		if (event.withdrawn_at === null) throw new Refused('This event stands.');
+		const words = withdrawnWords(event, event.withdrawn_reason);
+		const off = listOf(ctx, event.id).filter(
+			({ state, reason }) => state === 'vacated' && reason === words
+		);
+		for (const deadline of off) putBack(ctx, deadline);
+		update<EventRow>(
+			ctx.db,
+			'event',
+			{ id: event.id },
+			{
+				withdrawn_by: null,
+				withdrawn_at: null,
+				withdrawn_reason: '',
+				version: event.version + 1
+			}
+		);
+		record.audit({ event: event.id, reason: input.reason, back: off.map(({ id }) => id) });
+		const said = `${event.text} on ${formatDate(event.date)} stands after all: ${input.reason}`;
+		record.log('date', said);
+		notify(dateMoved(matter, said));
+		return { back: off.length };
+	}
+});

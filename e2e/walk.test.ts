@@ -176,12 +176,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 				title: 'An order',
 				dated: '2026-11-16',
 				lines: [
-					{
-						do: 'replace',
-						event: 'complaint-filed',
-						rule: 'serve-each-defendant',
-						count: '+60d'
-					}
+					{ do: 'replace', event: 'complaint-filed', rule: 'serve-each-defendant', count: '+60d' }
 				]
 			}
 		]

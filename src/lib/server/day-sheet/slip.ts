@@ -15,7 +15,7 @@ const SHOWN = 6;
 /** More than this are past reading on one sheet. */
 const MOST = 500;
 
-export type SlipRow = DeadlineView & { courtDays: number };
+type SlipRow = DeadlineView & { courtDays: number };
 export type Slip = {
 	rows: SlipRow[];
 	missed: number;

@@ -13,7 +13,7 @@ let io: Desk, clerk: Desk;
 
 const address = async (desk: Desk, title: string): Promise<string> => {
 	await desk.go(`/matters?who=all&q=${encodeURIComponent(title)}`);
-	return (await desk.page.$eval('a[data-row]', (a) => a.getAttribute('href')))!;
+	return (await desk.page.$eval('a[data-row]', (row) => row.getAttribute('href')))!;
 };
 const rowOf = (title: string, state = '') =>
 	`[data-deadline="${title}"]${state && `[data-state="${state}"]`}`;

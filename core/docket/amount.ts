@@ -41,6 +41,24 @@ export function parseAmount(text: unknown): Amount {
 	return { sign: match[1] === '+' ? 1 : -1, n, unit };
 }
 
+const TYPED =
+	/^([+−-]?)\s*(\d{1,6})\s*(cd|d|w|m|y|h|(?:court|business|working) days?|(?:calendar )?days?|weeks?|months?|years?|hours?)$/i;
+const isUnit = (text: string): text is Unit => text in MOST;
+
+/**
+ * An amount as people type it, as it is written in a rule: "14 court days" is "+14cd", "-3 d" is
+ * "-3d". What is none comes back as it is, for `parseAmount` to say so.
+ */
+export function normalizeAmount(typed: string): string {
+	const match = TYPED.exec(typed.trim());
+	if (!match) return typed.trim();
+	const [, sign, n, words = ''] = match;
+	const word = words.toLowerCase();
+	const unit = isUnit(word) ? word : /^(court|business|working)/.test(word) ? 'cd' : word.charAt(0);
+	// "calendar days" begin with another letter.
+	return `${sign === '' || sign === '+' ? '+' : '-'}${n}${unit === 'c' ? 'd' : unit}`;
+}
+
 const FIRST = toDay('1900-01-01' as PlainDate);
 const LAST = toDay('2199-12-31' as PlainDate);
 /** A day of the years that can be counted. @throws CountError where it lies outside of them */

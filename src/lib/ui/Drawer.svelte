@@ -14,6 +14,17 @@
 		wide?: boolean;
 	};
 	let { open = $bindable(), title, about = '', onclose, children, wide = false }: Props = $props();
+	let sheet = $state<HTMLElement | null>(null);
+	/** What one types into; not what one ticks. */
+	const FIELDS =
+		'input:not([type="hidden"], [type="radio"], [type="checkbox"], [type="file"]), textarea, select';
+	/** The cursor is in the first field, so that the first key is not lost. */
+	function focusFirst(event: Event) {
+		const field = sheet?.querySelector<HTMLElement>(FIELDS);
+		if (!field) return;
+		event.preventDefault();
+		field.focus();
+	}
 </script>
 
 <Dialog.Root
@@ -24,13 +35,18 @@
 >
 	<Dialog.Portal>
 		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="drawer {wide ? 'wide' : ''}" interactOutsideBehavior="ignore">
+		<Dialog.Content
+			bind:ref={sheet}
+			class="drawer {wide ? 'wide' : ''}"
+			interactOutsideBehavior="ignore"
+			onOpenAutoFocus={focusFirst}
+		>
 			<div class="flex items-start gap-3">
 				<div class="min-w-0 grow">
 					<Dialog.Title level={2} class="drawer-title">{title}</Dialog.Title>
 					{#if about}<Dialog.Description class="sub mt-1">{about}</Dialog.Description>{/if}
 				</div>
-				<Dialog.Close class="key mt-1" aria-label="Close">Esc</Dialog.Close>
+				<Dialog.Close class="key mt-1" aria-label="Esc, close">Esc</Dialog.Close>
 			</div>
 			<div class="mt-3">{@render children()}</div>
 		</Dialog.Content>

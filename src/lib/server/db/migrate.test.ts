@@ -52,6 +52,19 @@ it('a database of the first version comes to the present one with nothing lost, 
 		VALUES ('rol_1', 'mat_1', 'per_1', 'opponent');
 		INSERT INTO task (id, matter_id, subject, assignee_id, due, state, created_by, created_at)
 		VALUES ('tsk_1', 'mat_1', 'Order survey', 'stf_a', '2026-02-01', 'open', 'stf_a', '${at}');
+		INSERT INTO event (
+			id, matter_id, event_key, text, name, book, book_version, date, time, ahead, entered_by,
+			entered_at
+		)
+		VALUES
+			(
+				'evt_1', 'mat_1', 'hearing-of-a-motion', 'Hearing of a motion', 'to strike',
+				'us-federal.ca-nd', '1', '2199-03-01', '10:00', 'hearing', 'stf_a', '${at}'
+			),
+			(
+				'evt_2', 'mat_1', 'by-hand', 'Conference', '', '', '', '2020-03-02', NULL, 'hearing',
+				'stf_a', '${at}'
+			);
 		INSERT INTO logbook (id, matter_id, at, staff_id, kind, text)
 		VALUES ('log_1', 'mat_1', '${at}', 'stf_a', 'note', 'The kelp was slippery');
 		INSERT INTO time_entry (id, staff_id, matter_id, day, minutes, narrative, created_at)
@@ -77,6 +90,27 @@ it('a database of the first version comes to the present one with nothing lost, 
 	assert.deepEqual(rows('SELECT subject, state FROM task'), [
 		{ subject: 'Order survey', state: 'open' }
 	]);
+	assert.deepEqual(
+		rows('SELECT title, state, sort, result, date, time FROM deadline ORDER BY date'),
+		[
+			{
+				title: 'Conference',
+				state: 'met',
+				sort: 'hearing',
+				result: 'held',
+				date: '2020-03-02',
+				time: null
+			},
+			{
+				title: 'Hearing of a motion, to strike',
+				state: 'docketed',
+				sort: 'hearing',
+				result: null,
+				date: '2199-03-01',
+				time: '10:00'
+			}
+		]
+	);
 	for (const [word, kind] of [
 		['cv', 'matter'],
 		['brightwater', 'person'],
@@ -146,7 +180,11 @@ describe('a migration', () => {
 			before.every((n) => n > 0),
 			`the demo has entries, mentions and tags: ${before.join(', ')}`
 		);
-		migrate(db, path, migrationsWith({ [`00${next}-rebuild.sql`]: REBUILD }));
+		migrate(
+			db,
+			path,
+			migrationsWith({ [`${String(next).padStart(3, '0')}-rebuild.sql`]: REBUILD })
+		);
 		assert.deepEqual(
 			[count(db, 'logbook'), count(db, 'logbook_mention'), count(db, 'logbook_tag')],
 			before
@@ -171,7 +209,7 @@ describe('a migration', () => {
 		const next = readdirSync(MIGRATIONS).length + 1;
 		const before = count(db, 'staff');
 		const folder = migrationsWith({
-			[`00${next}-lose.sql`]: "DELETE FROM staff WHERE login = 'okafor'"
+			[`${String(next).padStart(3, '0')}-lose.sql`]: "DELETE FROM staff WHERE login = 'okafor'"
 		});
 		assert.throws(() => migrate(db, path, folder), /broken references/);
 		assert.equal(count(db, 'staff'), before);
@@ -183,7 +221,7 @@ describe('a migration', () => {
 	it('that fails twice does not stop the good one after it, and the copy from before opens', () => {
 		const { path, db } = demoDatabase();
 		const next = readdirSync(MIGRATIONS).length + 1;
-		const name = `00${next}-more.sql`;
+		const name = `${String(next).padStart(3, '0')}-more.sql`;
 		const matters = count(db, 'matter');
 		const bad = migrationsWith({
 			[name]: 'CREATE TABLE more (id TEXT PRIMARY KEY) STRICT; INSERT INTO nowhere VALUES (1);'

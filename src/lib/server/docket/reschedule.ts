@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
-import { CountError } from '#core/docket/amount.ts';
+import { CountError, normalizeAmount } from '#core/docket/amount.ts';
 import type { Step } from '#core/docket/trace.ts';
 import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
@@ -28,8 +28,8 @@ const moveFields = {
 	how: z.enum(['order', 'agreement', 'back'], {
 		error: 'Say whether it is an order or an agreement.'
 	}),
-	/** "+14d", "-3cd"; not where `to` is given. */
-	by: maybeText('The days', 12),
+	/** "+14d", "14 court days"; not where `to` is given. */
+	by: maybeText('The days', 40).transform(normalizeAmount),
 	to: maybeDay('The new date')
 };
 type MoveInput = { how: 'order' | 'agreement' | 'back'; by: string; to: PlainDate | null };

@@ -109,8 +109,18 @@
 		min-height: 37px;
 	}
 	@media (max-width: 760px) {
+		/* Two lines that can be read: the day and how it stands, then what, then by what authority. */
 		.line {
-			grid-template-columns: 42px 118px 1fr;
+			grid-template-columns: 42px minmax(0, 1fr) auto;
+			padding-block: 6px;
+		}
+		.line > :nth-child(3),
+		.line > :nth-child(4) {
+			grid-column: 2 / -1;
+			white-space: normal;
+		}
+		.line > :nth-child(5) {
+			grid-area: 1 / 3;
 		}
 	}
 </style>

@@ -92,10 +92,9 @@
 				<TextField
 					label="Days"
 					error={errors.by || (form.by && !form.to ? fault : undefined)}
-					hint="+14d, -3cd"
+					hint="+14d, 14 court days"
 					name="by"
 					bind:value={form.by}
-					placeholder="+14d"
 					autocomplete="off"
 				/>
 				<DateField

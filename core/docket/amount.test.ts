@@ -1,0 +1,27 @@
+/** Amounts of days as people type them. */
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { CountError, normalizeAmount, parseAmount } from './amount.ts';
+
+describe('an amount as it is typed', () => {
+	for (const [typed, written] of [
+		['+14d', '+14d'],
+		['14 court days', '+14cd'],
+		['+14 Court Days', '+14cd'],
+		['-3 business days', '-3cd'],
+		['− 1 day', '-1d'],
+		['30 calendar days', '+30d'],
+		['2 weeks', '+2w'],
+		['1 month', '+1m'],
+		['72 hours', '+72h'],
+		['14cd', '+14cd']
+	] as const)
+		it(`“${typed}” is ${written}`, () => {
+			assert.equal(normalizeAmount(typed), written);
+			parseAmount(normalizeAmount(typed));
+		});
+
+	for (const typed of ['soon', '1.5 days', '14 moons', '', 'days'])
+		it(`“${typed}” is none`, () =>
+			assert.throws(() => parseAmount(normalizeAmount(typed)), CountError));
+});

@@ -6,7 +6,7 @@ import { bandOf, compareNames } from '#core/people/compare.ts';
 import { nameForm } from '#core/people/name-form.ts';
 import { cardVisible, visible } from '#server/access/visibility.ts';
 import type { Db } from '#server/db/open.ts';
-import { all, exists, iterate } from '#server/db/sql.ts';
+import { all, exists } from '#server/db/sql.ts';
 import { TIES } from '#server/people/sql.ts';
 import { LEAST, type InterestHit, type Scope } from './hit.ts';
 
@@ -50,7 +50,7 @@ export function findCardHits(
 function compareCards(db: Db, name: string, me: string): Found {
 	const form = nameForm(name);
 	const found: Found = new Map();
-	const rows = iterate<Omit<CardRow, 'seen'> & { seen: 0 | 1 }>(
+	const rows = all<Omit<CardRow, 'seen'> & { seen: 0 | 1 }>(
 		db,
 		`SELECT
 			p.id, p.name, p.kind, p.status, p.name AS compared, 'name' AS sort,

@@ -167,19 +167,28 @@ function locate({ kind, title, ref, number, matterTitle }: TextRow): Location {
 const WORDS_BEFORE = 6;
 const WORDS_AFTER = 8;
 const EXCERPT_LIMIT = 240;
+/** A word that folding does not split, as most are. */
+const PLAIN_WORD = /^[a-z0-9]+[.,;:]?$/i;
 
 /**
  * Some words of the text around those found. Words as folded and as written run side by side, but
  * for those that folding splits.
  */
 function excerptOf(text: string, count: number, { from, to }: Place): string {
-	const written = text.split(/\s+/).filter((word) => wordsOf(word).length > 0);
+	const written: string[] = [];
+	const counts: number[] = [];
+	for (const word of text.split(/\s+/)) {
+		const words = PLAIN_WORD.test(word) ? 1 : wordsOf(word).length;
+		if (words === 0) continue;
+		written.push(word);
+		counts.push(words);
+	}
 	let folded = 0;
 	let first = 0;
 	let end = written.length;
-	for (const [index, word] of written.entries()) {
+	for (const [index, words] of counts.entries()) {
 		if (folded <= Math.max(0, from - WORDS_BEFORE)) first = index;
-		folded += wordsOf(word).length;
+		folded += words;
 		if (folded >= Math.min(count, to + WORDS_AFTER)) {
 			end = index + 1;
 			break;

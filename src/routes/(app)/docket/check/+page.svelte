@@ -66,7 +66,9 @@
 								<span class="min-w-0 grow"
 									><span class="block truncate"
 										><b class="font-semibold">{q.title}</b>
-										<span class="sub">{q.event}</span></span
+										{#if q.sort === 'deadline' && q.bookShort !== 'by hand'}
+											<span class="sub">{q.event}</span>
+										{/if}</span
 									><span class="sub block truncate"
 										>{q.matterTitle}, {q.responsible}{q.court ? `, ${q.court}` : ''}</span
 									></span

@@ -69,6 +69,9 @@ export const checkDeadline = matterCommand({
 				'It no longer follows its event. Let it follow, move it by order or agreement, or vacate it; then it is checked.'
 			);
 		refuseOtherCount(ctx, deadline);
+		// A hearing without a day leaves what hangs on it, and its event's old day proves nothing.
+		if (deadline.left_by !== null)
+			throw new Refused('It no longer follows its event: nothing sets it now. Vacate it, or wait.');
 		refuseOtherMove(ctx, deadline);
 		updateDeadline(ctx, deadline, { checked_by: me.id, checked_at: ctx.clock.now() });
 		record.audit({ deadline: deadline.id, date: deadline.date });

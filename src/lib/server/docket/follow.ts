@@ -20,7 +20,8 @@ export const followEvent = matterCommand({
 	run({ ctx, deadline, matter, record, notify }) {
 		if (deadline.left_by === null) throw new Refused('This date follows its event.');
 		const { event } = requireEvent(ctx, deadline.event_id);
-		const fresh = recount(ctx, event, deadline.rule);
+		// What was left with a hearing that has no day would follow that hearing's old one.
+		const fresh = deadline.rule_gives ? recount(ctx, event, deadline.rule) : undefined;
 		if (!fresh)
 			throw new Refused('No rule sets this date any more. Correct the event, or vacate the date.');
 		const { date, time, trace } = fresh;

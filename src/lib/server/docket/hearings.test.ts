@@ -12,6 +12,7 @@ import { addDeadline } from './by-hand.ts';
 import { dateItem, requireDated } from './calendar-items.ts';
 import { checkDeadline, meetDeadline, vacateDeadline } from './deadlines.ts';
 import { enterEvent } from './events.ts';
+import { followEvent } from './follow.ts';
 import { continueHearing, holdHearing, takeOffHearing } from './hearings.ts';
 import { listDeadlines, listDocketDays, SHOWS } from './list.ts';
 import { findCheckItem, listMatterEvents } from './matter-docket.ts';
@@ -208,6 +209,9 @@ describe('a hearing', () => {
 		good(continueHearing(house.as('okafor'), { deadlineId: hearing().id, reason: 'Judge ill' }));
 		assert.deepEqual([hearing().state, hearing().result], ['vacated', 'open']);
 		assert.equal(opposition().left_by, 'stf_okafor');
+		const deadlineId = opposition().id;
+		assert.match(why(checkDeadline(house.as('castellan'), { deadlineId })), /nothing sets it now/);
+		assert.match(why(followEvent(house.as('okafor'), { deadlineId })), /No rule sets/);
 		good(move('2027-02-18'));
 		const { state, result, date } = hearing();
 		assert.deepEqual(

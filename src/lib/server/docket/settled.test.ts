@@ -7,7 +7,7 @@ import { listSlip } from '#server/day-sheet/slip.ts';
 import { all, one } from '#server/db/sql.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { addDeadline } from './by-hand.ts';
-import { docketDeadlines, meetDeadline, vacateDeadline } from './deadlines.ts';
+import { checkDeadline, docketDeadlines, meetDeadline, vacateDeadline } from './deadlines.ts';
 import { enterEvent } from './events.ts';
 import { listDeadlines } from './list.ts';
 import { listMatterEvents } from './matter-docket.ts';
@@ -155,6 +155,20 @@ describe('what was settled by mistake', () => {
 		good(vacateDeadline(house.as('okafor'), { deadlineId: answer().id, reason: 'Settled' }));
 		good(takeBackDeadline(house.as('okafor'), { deadlineId: answer().id, reason: 'It was not' }));
 		assert.deepEqual([answer().state, answer().reason], ['docketed', '']);
+	});
+
+	it('that stands again after its event moved is marked as left behind, and unchecked', () => {
+		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(vacateDeadline(house.as('okafor'), { deadlineId: answer().id, reason: 'Settled' }));
+		good(
+			moveEvent(house.as('okafor'), { eventId, to: '2026-11-12', reason: 'Corrected', version: 1 })
+		);
+		good(takeBackDeadline(house.as('okafor'), { deadlineId: answer().id, reason: 'It was not' }));
+		const { state, date, rule_gives, checked_by } = answer();
+		assert.deepEqual(
+			{ state, date, rule_gives, checked_by },
+			{ state: 'docketed', date: '2026-11-30', rule_gives: '2026-12-03', checked_by: null }
+		);
 	});
 
 	it('is a whole event: withdrawn with what it set, and brought back with it', () => {

@@ -3,6 +3,9 @@
  * that was met or vacated, a hearing that was settled, a whole event.
  */
 import { z } from 'zod';
+import type { PlainDate } from '#core/dates/plain.ts';
+import { CountError } from '#core/docket/amount.ts';
+import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
@@ -10,10 +13,11 @@ import { id, text } from '#server/app/fields.ts';
 import { matterCommand } from '#server/app/matter-command.ts';
 import { all, update } from '#server/db/sql.ts';
 import { BY_HAND } from './by-hand.ts';
+import { recount } from './counting.ts';
 import { requireDeadline, requireEvent } from './find.ts';
 import { dateMoved } from './messages.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
-import { updateDeadline, vacate } from './writing.ts';
+import { leaveDeadline, updateDeadline, vacate } from './writing.ts';
 
 /** As if it had never been settled. */
 const UNSETTLED = {
@@ -31,7 +35,11 @@ const UNSETTLED = {
 	set_aside: 0
 } as const satisfies Partial<DeadlineRow>;
 
-function putBack(ctx: Context, deadline: DeadlineRow): void {
+/**
+ * It stands as it stood before. Its event or its book may have changed meanwhile: then it is marked
+ * as left behind, and is not taken for checked.
+ */
+function putBack(ctx: Context, event: EventRow, deadline: DeadlineRow, reason: string): void {
 	const proposed = deadline.set_aside === 1;
 	updateDeadline(ctx, deadline, {
 		...UNSETTLED,
@@ -39,6 +47,20 @@ function putBack(ctx: Context, deadline: DeadlineRow): void {
 		docketed_by: proposed ? null : deadline.docketed_by,
 		docketed_at: proposed ? null : deadline.docketed_at
 	});
+	if (deadline.book === '' && !isOccasion(deadline.sort)) return;
+	const gives = findDay(ctx, event, deadline.rule);
+	if (gives === (deadline.computed ?? deadline.date)) return;
+	leaveDeadline(ctx, { ...deadline, version: deadline.version + 1 }, { gives, reason });
+}
+
+/** The day its rule gives now; null where none sets it, or its answers no longer fit its book. */
+function findDay(ctx: Context, event: EventRow, rule: string): PlainDate | null {
+	try {
+		return recount(ctx, event, rule)?.date ?? null;
+	} catch (error) {
+		if (error instanceof CountError) return null;
+		throw error;
+	}
 }
 
 /** Met, vacated, set aside, held or taken off: it stands again as it stood before. */
@@ -53,7 +75,7 @@ export const takeBackDeadline = matterCommand({
 		const { event } = requireEvent(ctx, deadline.event_id);
 		if (event.withdrawn_at !== null)
 			throw new Refused(`“${event.text}” was withdrawn: bring the event back first.`);
-		putBack(ctx, deadline);
+		putBack(ctx, event, deadline, input.reason);
 		const was = result ?? (deadline.set_aside ? 'set aside' : state);
 		const words = `${title} ${formatDate(date)} stands again, it was ${was}: ${input.reason}`;
 		record.audit({
@@ -124,7 +146,7 @@ export const bringEventBack = matterCommand({
 		const off = listOf(ctx, event.id).filter(
 			({ state, reason }) => state === 'vacated' && reason === words
 		);
-		for (const deadline of off) putBack(ctx, deadline);
+		for (const deadline of off) putBack(ctx, event, deadline, input.reason);
 		update<EventRow>(
 			ctx.db,
 			'event',

@@ -14,21 +14,25 @@ export function shareCents(cents: number, weights: readonly number[]): number[] 
 	const total = weights.reduce((a, b) => a + b, 0);
 	if (total === 0) throw new RangeError('there is nothing to share among');
 	if (cents < 0) return shareCents(-cents, weights).map((cent) => (cent === 0 ? 0 : -cent));
-	// Products may exceed 2^53: BigInt keeps them exact.
-	const parts = weights.map((weight) => (BigInt(cents) * BigInt(weight)) / BigInt(total));
-	const rest = weights.map((weight, i) => ({
-		i,
-		r: (BigInt(cents) * BigInt(weight)) % BigInt(total)
-	}));
-	let left = cents - Number(parts.reduce((a, b) => a + b, 0n));
-	rest.sort((a, b) => (a.r === b.r ? a.i - b.i : a.r > b.r ? -1 : 1));
-	const out = parts.map(Number);
+	const shares = weights.map((weight) => divideProduct(cents, weight, total));
+	const out = shares.map(([whole]) => whole);
+	let left = cents - out.reduce((a, b) => a + b, 0);
+	const rest = shares.map(([, remainder], i) => ({ i, remainder }));
+	rest.sort((a, b) => b.remainder - a.remainder || a.i - b.i);
 	for (const { i } of rest) {
 		if (left === 0) break;
 		out[i]!++;
 		left--;
 	}
 	return out;
+}
+
+/** Whole part and remainder of a product over a divisor, exact also beyond 2^53. */
+function divideProduct(a: number, b: number, divisor: number): [whole: number, remainder: number] {
+	const product = a * b;
+	if (Number.isSafeInteger(product)) return [Math.floor(product / divisor), product % divisor];
+	const exact = BigInt(a) * BigInt(b);
+	return [Number(exact / BigInt(divisor)), Number(exact % BigInt(divisor))];
 }
 
 /** Cents for minutes at cents per hour, half a cent up. */

@@ -14,6 +14,8 @@ export type Place = Match & { from: number; to: number };
 const LEAST = 60;
 /** Words that may stand between those of a name. */
 const SLACK = 3;
+/** A name found word by word. */
+const FULL = 100;
 
 type Found = Meaning & { at: number };
 
@@ -26,34 +28,39 @@ export function findInText(
 	form: NameForm,
 	near: Expansion
 ): Place | null {
-	let best: Place | null = null;
-	for (const [from, word] of words.entries()) {
-		if (!near.has(word)) continue;
-		const place = placeAt(words, from, form, near);
-		if (place && place.strength > (best?.strength ?? 0)) best = place;
+	const meanings = words.map((word) => near.get(word));
+	let best: Spot | undefined;
+	for (const from of meanings.keys()) {
+		if (!meanings[from]) continue;
+		const spot = spotAt(meanings, from, form);
+		if (spot && spot.strength > (best?.strength ?? 0)) best = spot;
+		if (best?.strength === FULL) break;
 	}
-	return best && best.strength >= LEAST ? best : null;
+	return best && best.strength >= LEAST ? placeOf(best, form) : null;
 }
 
-function placeAt(
-	words: readonly string[],
+/** A span of words that may be the name; its reasons are made only for the best one. */
+type Spot = { strength: number; from: number; found: Found[] };
+
+function spotAt(
+	meanings: readonly (Meaning[] | undefined)[],
 	from: number,
-	form: NameForm,
-	near: Expansion
-): Place | null {
-	const count = form.tokens.length;
-	const found = collect(words.slice(from, from + count + SLACK), near);
-	if (!tells(form, found)) return null;
-	const reasons = new Set<Reason>(found.map(({ reason }) => reason));
-	if (found.length < count) reasons.add('part of the name');
-	if (found.some(({ at }, index) => at < (found[index - 1]?.at ?? -1))) reasons.add('word order');
-	const score = found.reduce(
-		(sum, meaning) => sum + meaning.score * (form.weights[meaning.token] ?? 0),
-		0
-	);
+	form: NameForm
+): Spot | undefined {
+	const found = collect(meanings, from, from + form.tokens.length + SLACK);
+	if (!tells(form, found)) return undefined;
+	let score = 0;
+	for (const meaning of found) score += meaning.score * (form.weights[meaning.token] ?? 0);
 	const total = form.weights.reduce((sum, weight) => sum + weight, 0);
+	return { strength: Math.round((FULL * score) / total), from, found };
+}
+
+function placeOf({ strength, from, found }: Spot, form: NameForm): Place {
+	const reasons = new Set<Reason>(found.map(({ reason }) => reason));
+	if (found.length < form.tokens.length) reasons.add('part of the name');
+	if (found.some(({ at }, index) => at < (found[index - 1]?.at ?? -1))) reasons.add('word order');
 	return {
-		strength: Math.round((100 * score) / total),
+		strength,
 		reasons: listReasons(reasons),
 		from,
 		to: from + Math.max(0, ...found.map(({ at }) => at))
@@ -63,18 +70,22 @@ function placeAt(
 /**
  * For each word of the name the best word of the span, none used for two; in the order of the name.
  */
-function collect(span: readonly string[], near: Expansion): Found[] {
-	const byToken = new Map<number, Found>();
-	for (const [at, word] of span.entries())
-		for (const meaning of near.get(word) ?? []) {
-			const had = byToken.get(meaning.token);
-			if (had && had.score >= meaning.score) continue;
-			const taken = [...byToken.values()].some(
-				(other) => other.token !== meaning.token && other.at === at && other.score >= meaning.score
-			);
-			if (!taken) byToken.set(meaning.token, { ...meaning, at });
-		}
-	return [...byToken.values()].sort((a, b) => a.token - b.token);
+function collect(meanings: readonly (Meaning[] | undefined)[], from: number, end: number): Found[] {
+	const found: Found[] = [];
+	const last = Math.min(end, meanings.length);
+	for (let place = from; place < last; place++)
+		for (const meaning of meanings[place] ?? []) take(found, meaning, place - from);
+	return found.sort((a, b) => a.token - b.token);
+}
+
+/** Asked for every near word of hundreds of texts: the list is as short as the name. */
+function take(found: Found[], { token, score, reason }: Meaning, at: number): void {
+	const had = found.findIndex((other) => other.token === token);
+	if (had >= 0 && found[had]!.score >= score) return;
+	if (found.some((other) => other.token !== token && other.at === at && other.score >= score))
+		return;
+	if (had >= 0) found[had] = { token, score, reason, at };
+	else found.push({ token, score, reason, at });
 }
 
 /** Generic words and initials alone tell nothing, unless the name has no others. */

@@ -11,27 +11,33 @@ export function shareCents(cents: number, weights: readonly number[]): number[] 
 	if (!Number.isSafeInteger(cents)) throw new RangeError('an amount is a whole number of cents');
 	if (weights.some((weight) => !Number.isSafeInteger(weight) || weight < 0))
 		throw new RangeError('a weight is a whole number of at least 0');
-	const total = weights.reduce((a, b) => a + b, 0);
+	const total = sumOf(weights);
 	if (total === 0) throw new RangeError('there is nothing to share among');
 	if (cents < 0) return shareCents(-cents, weights).map((cent) => (cent === 0 ? 0 : -cent));
 	const shares = weights.map((weight) => divideProduct(cents, weight, total));
 	const out = shares.map(([whole]) => whole);
-	let left = cents - out.reduce((a, b) => a + b, 0);
-	const rest = shares.map(([, remainder], i) => ({ i, remainder }));
-	rest.sort((a, b) => b.remainder - a.remainder || a.i - b.i);
-	for (const { i } of rest) {
+	let left = cents - sumOf(out);
+	const rest = shares.map(([, remainder], place) => ({ place, remainder }));
+	rest.sort((one, other) => other.remainder - one.remainder || one.place - other.place);
+	for (const { place } of rest) {
 		if (left === 0) break;
-		out[i]!++;
+		out[place]!++;
 		left--;
 	}
 	return out;
 }
 
+const sumOf = (parts: readonly number[]): number => parts.reduce((sum, part) => sum + part, 0);
+
 /** Whole part and remainder of a product over a divisor, exact also beyond 2^53. */
-function divideProduct(a: number, b: number, divisor: number): [whole: number, remainder: number] {
-	const product = a * b;
+function divideProduct(
+	one: number,
+	other: number,
+	divisor: number
+): [whole: number, remainder: number] {
+	const product = one * other;
 	if (Number.isSafeInteger(product)) return [Math.floor(product / divisor), product % divisor];
-	const exact = BigInt(a) * BigInt(b);
+	const exact = BigInt(one) * BigInt(other);
 	return [Number(exact / BigInt(divisor)), Number(exact % BigInt(divisor))];
 }
 

@@ -36,5 +36,9 @@ export function parseLadder(typed: string): { ladder: number[] | null } | { erro
 		return { error: 'A ladder reminds at least once in the last week: add 7, 3, 1 or 0.' };
 	return { ladder: [...new Set(days)].sort((a, b) => b - a) };
 }
+/** A ladder as it is stored: the days as JSON; null where there is none of its own. */
+export const readLadder = (json: string | null): number[] | null =>
+	json === null ? null : (JSON.parse(json) as number[]);
+
 export const formatLadder = (ladder: readonly number[]): string =>
 	ladder.map((number) => (number < 0 ? `+${-number}` : String(number))).join(', ');

@@ -20,6 +20,8 @@
 		headless?: boolean;
 		/** Ids of the chosen rows, where rows can be chosen. */
 		chosen?: string[];
+		/** What a row is called where it is chosen. */
+		named?: (row: Row) => string;
 		/** Attributes of a row. */
 		row?: (row: Row) => Record<string, string | undefined>;
 		/** Cells of a second row beneath one. */
@@ -39,6 +41,7 @@
 		about,
 		headless = false,
 		chosen = $bindable(),
+		named = id,
 		row: attributes,
 		below,
 		empty,
@@ -121,7 +124,7 @@
 							<td class="no-print">
 								<input
 									type="checkbox"
-									aria-label="Choose {id(row)}"
+									aria-label="Choose {named(row)}"
 									value={id(row)}
 									bind:group={chosen}
 								/>

@@ -5,6 +5,7 @@ import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
+import { concerns } from '#server/docket/date-people.ts';
 import type { DeadlineState } from '#server/docket/list.ts';
 import { stateOn } from '#server/docket/list.ts';
 import type { DeadlineRow } from '#server/docket/rows.ts';
@@ -36,12 +37,12 @@ export function listHorizon(
 	const [from, to] = [days[0]?.date, days.at(-1)?.date];
 	if (!from || !to) return [];
 	const span: Span = { me: me.id, from, to };
-	const seen = who === 'mine' ? `${visible('m')} AND ${onTeam('m')}` : visible('m');
+	const seenWith = (mine: string) => `${visible('m')}${who === 'mine' ? ` AND ${mine}` : ''}`;
 	const byDate = new Map(days.map((day) => [day.date, day]));
 	const marks = [
-		...listDeadlineMarks(app, seen, span),
+		...listDeadlineMarks(app, seenWith(concerns('d', 'm')), span),
 		...listTaskMarks(app, span),
-		...listSigningMarks(app, seen, span)
+		...listSigningMarks(app, seenWith(onTeam('m')), span)
 	];
 	for (const { date, ...mark } of marks) byDate.get(date)?.marks.push(mark);
 	return days;

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { addDays } from '#core/dates/plain.ts';
-import { onTeam, requireMatter, visible } from '#server/access/visibility.ts';
+import { requireMatter, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { command } from '#server/app/command.ts';
 import { NotFound } from '#server/app/errors.ts';
@@ -13,6 +13,7 @@ import { newId, newToken, sha256 } from '#server/app/ids.ts';
 import { writeCalendarTask } from '#server/calendar/tasks.ts';
 import { all, insert, maybeOne, run, update } from '#server/db/sql.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
+import { concerns } from './date-people.ts';
 import { listDateItems } from './calendar-items.ts';
 import type { FeedRow } from './rows.ts';
 
@@ -116,7 +117,9 @@ export async function readFeed(
 	if (!feed) return undefined;
 	if (feed.revoked_at !== null || feed.active !== 1) return { revoked: true };
 	update<FeedRow>(app.db, 'feed', { id: feed.id }, { read_at: app.clock.now() });
-	const scope = { person: onTeam('m'), matter: 'm.id = @matter', department: '1' }[feed.sort];
+	const scope = { person: concerns('d', 'm'), matter: 'm.id = @matter', department: '1' }[
+		feed.sort
+	];
 	const where = `${visible('m')} AND ${scope}`;
 	const from = addDays(app.clock.today(), -PAST_DAYS);
 	const params = { me: feed.staff_id, matter: feed.matter_id, from };

@@ -2,11 +2,12 @@
 import type { PlainDate } from '#core/dates/plain.ts';
 import { isOccasion, type Result, type Sort } from '#core/docket/occasion.ts';
 import type { LeftDate } from '#core/docket/standing.ts';
-import { onTeam, visible } from '#server/access/visibility.ts';
+import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, scalar, type Params } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
+import { concerns } from './date-people.ts';
 import type { DeadlineRow } from './rows.ts';
 import { closedDayFinder } from './set-days.ts';
 
@@ -65,7 +66,14 @@ export type DeadlineView = {
 	setAside: 0 | 1;
 	/** When its event was entered. */
 	enteredAt: string;
+	/** Initials of whose it is, of who stands in, and of who holds it today. */
 	responsible: string;
+	standIn: string | null;
+	holder: string;
+	holderId: string;
+	/** Its own people; null where they are the matter's. */
+	assigneeId: string | null;
+	standInId: string | null;
 	unit: string;
 	kind: string;
 	version: number;
@@ -91,11 +99,15 @@ export const SELECT_DEADLINES = `SELECT
 		d.sort, d.result, d.outcome, d.appeared,
 		d.late_reason AS lateReason, b.initials AS lateBy, d.late_word AS lateWord,
 		d.set_aside AS setAside, e.entered_at AS enteredAt, l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
-		q.initials AS responsible, u.name AS unit, m.kind, d.version
+		q.initials AS responsible, i.initials AS standIn, h.initials AS holder, h.id AS holderId,
+		d.assignee_id AS assigneeId, d.stand_in_id AS standInId, u.name AS unit, m.kind, d.version
 	FROM deadline d
 	JOIN matter m ON m.id = d.matter_id
 	JOIN event e ON e.id = d.event_id
-	JOIN staff q ON q.id = m.responsible_id
+	JOIN date_people p ON p.deadline_id = d.id
+	JOIN staff q ON q.id = p.assignee_id
+	JOIN staff h ON h.id = p.holder_id
+	LEFT JOIN staff i ON i.id = p.stand_in_id
 	JOIN business_unit u ON u.id = m.unit_id
 	LEFT JOIN staff a ON a.id = d.docketed_by
 	LEFT JOIN staff c ON c.id = d.checked_by
@@ -162,7 +174,7 @@ export type DocketFilter = {
 	from?: string | undefined;
 	to?: string | undefined;
 	show?: Show | undefined;
-	/** The id of a colleague whose matters they are, 'mine', or everyone's. */
+	/** A colleague's id, 'mine', 'held' (by me today), 'nobody' (here any more), or everyone's. */
 	who?: string | undefined;
 	unit?: string | undefined;
 	kind?: string | undefined;
@@ -196,8 +208,19 @@ const STATES = {
 	all: '1'
 } as const;
 
+/** By whom a date is held today. */
+const HELD: Readonly<Record<string, string>> = {
+	held: 'd.id IN (SELECT deadline_id FROM date_people WHERE holder_id = @me)',
+	nobody: `d.id IN (
+		SELECT p.deadline_id
+		FROM date_people p
+		JOIN staff s ON s.id = p.holder_id
+		WHERE s.active = 0
+	)`
+};
+
 type Conditions = {
-	/** On the matter. */
+	/** On the matter, and on whose date it is. */
 	matter: string;
 	/** On the date. */
 	state: string;
@@ -212,10 +235,11 @@ type Conditions = {
  */
 function conditionsOf(me: Staff, filter: DocketFilter): Conditions {
 	const who = filter.who === 'mine' ? me.id : filter.who === 'all' ? undefined : filter.who;
+	const whose = who && (HELD[who] ?? concerns('d', 'm', '@who'));
 	const matter = [
 		visible('m'),
 		"m.status <> 'closed'",
-		who && onTeam('m', '@who'),
+		whose,
 		filter.unit && 'm.unit_id = @unit',
 		filter.kind && 'm.kind = @kind',
 		filter.court && `${factSql('m', 'court')} = @court`,

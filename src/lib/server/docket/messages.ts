@@ -2,7 +2,7 @@
 import type { PlainDate } from '#core/dates/plain.ts';
 import { describeLeft } from '#core/docket/standing.ts';
 import { formatDate } from '#core/format/dates.ts';
-import { capitalize } from '#core/format/words.ts';
+import { capitalize, plural } from '#core/format/words.ts';
 import type { Message } from '#server/mail/queue.ts';
 import { formatTitle, groupRows, type Report, type ReportRow } from './report.ts';
 
@@ -38,6 +38,23 @@ export const eventEntered = (
 		dates.map(line).join('\n'),
 		`A second person must check ${dates.length === 1 ? 'it' : 'them'}.`
 	].join('\n\n'),
+	path: docketPath(matter)
+});
+
+/** Dates were given to somebody, to see to or to stand in for. */
+export const datesAssigned = (
+	matter: Matter,
+	dates: readonly Dated[],
+	responsible: boolean
+): Message => ({
+	subject: about(
+		matter,
+		`${plural(dates.length, 'date')} ${responsible ? 'are yours now' : 'to stand in for'}`.replace(
+			/^1 date are/,
+			'a date is'
+		)
+	),
+	text: dates.map(line).join('\n'),
 	path: docketPath(matter)
 });
 

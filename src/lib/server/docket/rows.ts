@@ -95,6 +95,9 @@ export type DeadlineRow = {
 	late_word: string;
 	/** A proposal that was decided against. */
 	set_aside: 0 | 1;
+	/** Whose it is, and who stands in: null where the matter's people are. */
+	assignee_id: string | null;
+	stand_in_id: string | null;
 };
 
 /** Table `closure`. */

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { findMatter } from '#server/access/visibility.ts';
 import type { Context, Staff } from '#server/app/application.ts';
+import { attempt, firstError } from '#server/app/attempt.ts';
 import { command } from '#server/app/command.ts';
 import { NotFound, Refused, type Result } from '#server/app/errors.ts';
 import { maybeText, text } from '#server/app/fields.ts';
@@ -62,7 +63,6 @@ function requireNumber(ctx: Context, me: Staff, number: string): MatterRow {
 	if (!matter) throw new NotFound();
 	return matter;
 }
-const firstError = (errors: Record<string, string>): string => Object.values(errors)[0] ?? '';
 
 export type BulkRow = {
 	number: string;
@@ -91,7 +91,9 @@ function previewOne(ctx: Context, me: Staff, number: string, input: Bulk): BulkR
 	const matter = findMatter(ctx.db, me, { number });
 	if (!matter) return { number, title: '', was: '', fault: new NotFound().message };
 	const now = valueNow(ctx, matter, input.what);
-	const fault = tryOne(ctx, matter.id, input) ?? (now === input.value ? SO_ALREADY : null);
+	const fault =
+		attempt(ctx, () => changeOne(ctx, matter.id, input)) ??
+		(now === input.value ? SO_ALREADY : null);
 	return { number, title: matter.title, was: formatField(ctx, input.what, now), fault };
 }
 const SO_ALREADY = 'It is so already.';
@@ -99,20 +101,4 @@ const SO_ALREADY = 'It is so already.';
 function valueNow(ctx: Context, matter: MatterRow, what: BulkChange): string {
 	if (what === 'member') return '';
 	return what === 'status' ? matter.status : (sheetFields(ctx, matter)[what] ?? '');
-}
-
-class TakenBack extends Error {}
-/** Tries the change of one matter and takes it back; why it cannot be, if it cannot. */
-function tryOne(ctx: Context, matterId: string, input: Bulk): string | null {
-	let fault: string | null = null;
-	try {
-		ctx.db.transaction(() => {
-			const result = changeOne(ctx, matterId, input);
-			if (!result.ok) fault = firstError(result.errors);
-			throw new TakenBack();
-		})();
-	} catch (error) {
-		if (!(error instanceof TakenBack)) throw error;
-	}
-	return fault;
 }

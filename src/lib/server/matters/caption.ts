@@ -52,6 +52,9 @@ export type Caption = Derived & {
 	/** Initials. */
 	responsible: string;
 	responsibleName: string;
+	/** Who stands in for the responsible lawyer. */
+	standInId: string | null;
+	standInName: string | null;
 	originating: string;
 	unit: string;
 	unitId: string;
@@ -118,19 +121,22 @@ const ownFields = (matter: MatterRow) => ({
 	retainUntil: matter.retain_until,
 	version: matter.version,
 	responsibleId: matter.responsible_id,
-	unitId: matter.unit_id
+	unitId: matter.unit_id,
+	standInId: matter.stand_in_id
 });
 
 const findNames = ({ db }: Application, { id }: MatterRow) =>
-	one<Pick<Caption, 'responsible' | 'responsibleName' | 'originating' | 'unit'>>(
+	one<Pick<Caption, 'responsible' | 'responsibleName' | 'standInName' | 'originating' | 'unit'>>(
 		db,
 		`SELECT
-			s.initials AS responsible, s.name AS responsibleName, o.name AS originating,
+			s.initials AS responsible, s.name AS responsibleName, i.name AS standInName,
+			o.name AS originating,
 			u.name AS unit
 		FROM matter m
 		JOIN staff s ON s.id = m.responsible_id
 		JOIN staff o ON o.id = m.originating_id
 		JOIN business_unit u ON u.id = m.unit_id
+		LEFT JOIN staff i ON i.id = m.stand_in_id
 		WHERE m.id = @id`,
 		{ id }
 	);

@@ -1,9 +1,10 @@
 /** Who is on a matter, and whether it exists for anyone else. */
 import { z } from 'zod';
 import { plural } from '#core/format/words.ts';
+import { isOnTeam } from '#server/access/team.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
-import { flag, id } from '#server/app/fields.ts';
+import { flag, id, maybeId } from '#server/app/fields.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
 import { insert, maybeOne, remove, scalar, update } from '#server/db/sql.ts';
 import { findColleague, findPersonOfStaff } from '#server/staff/queries.ts';
@@ -72,6 +73,35 @@ export const removeMember = matterCommand({
 		if (gone === 0) throw new Refused('That colleague is not on the matter.', 'staffId');
 		record.audit({ gone: staffId });
 		record.log('people', `${name} left the matter.`);
+	}
+});
+
+/** Who stands in for the responsible lawyer while they are away; nobody where none is named. */
+export const setStandIn = matterCommand({
+	name: 'set stand-in',
+	action: 'matter.edit',
+	input: z.object({ matterId: id('a matter'), staffId: maybeId }),
+	find: byMatterId,
+	run({ ctx, me, matter, input: { staffId }, record }) {
+		refuseUnlessStaffing(ctx, me, matter);
+		const colleague = staffId === null ? null : findColleague(ctx, staffId);
+		if (colleague === undefined)
+			throw new Refused('Choose a colleague of the department.', 'staffId');
+		if (staffId === matter.responsible_id)
+			throw new Refused(`${colleague?.name} is the responsible lawyer.`, 'staffId');
+		if (staffId && matter.restricted && !isOnTeam(ctx.db, matter.id, staffId))
+			throw new Refused(`${colleague?.name} is not on this restricted matter.`, 'staffId');
+		update<MatterRow>(
+			ctx.db,
+			'matter',
+			{ id: matter.id },
+			{ stand_in_id: staffId, version: matter.version + 1 }
+		);
+		record.audit({ standIn: staffId });
+		record.log(
+			'people',
+			colleague ? `${colleague.name} stands in on the matter.` : 'Nobody stands in any more.'
+		);
 	}
 });
 

@@ -110,7 +110,8 @@ function insertRow(ctx: Context, opening: Opening, day: PlainDate): MatterRow {
 		status_from: day,
 		retain_until: null,
 		version: 1,
-		ladder: null
+		ladder: null,
+		stand_in_id: null
 	};
 	insert<MatterRow>(ctx.db, 'matter', matter);
 	return matter;

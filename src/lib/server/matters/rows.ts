@@ -24,6 +24,8 @@ export type MatterRow = {
 	retain_until: PlainDate | null;
 	version: number;
 	ladder: string | null;
+	/** Who stands in for the responsible lawyer. */
+	stand_in_id: string | null;
 };
 
 /** Table `matter_member`. */

@@ -1,6 +1,6 @@
 /** What one does with reminders: see them, mute a matter's, set the days on which they come. */
 import { z } from 'zod';
-import { formatLadder, parseLadder } from '#core/reminders/ladder.ts';
+import { formatLadder, parseLadder, readLadder } from '#core/reminders/ladder.ts';
 import { lastChangeBy } from '#server/access/audit.ts';
 import type { Context } from '#server/app/application.ts';
 import { Conflict, NotFound, Refused } from '#server/app/errors.ts';
@@ -10,7 +10,6 @@ import { insertOrIgnore, remove, run, update } from '#server/db/sql.ts';
 import { requireDeadline } from '#server/docket/find.ts';
 import type { DeadlineRow } from '#server/docket/rows.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
-import { readLadder } from './ladders.ts';
 import type { MuteRow } from './rows.ts';
 
 /**

@@ -1,8 +1,9 @@
 /** The morning digest: one mail a day to each colleague for whom something stands. */
 import { addDays } from '#core/dates/plain.ts';
-import { onTeam, visible } from '#server/access/visibility.ts';
+import { visible } from '#server/access/visibility.ts';
 import type { Application } from '#server/app/application.ts';
 import { all, insertOrIgnore } from '#server/db/sql.ts';
+import { concerns } from '#server/docket/date-people.ts';
 import { FULL_TITLE } from '#server/docket/list.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { queueMail } from '#server/mail/queue.ts';
@@ -57,7 +58,7 @@ const listDates = (app: Application, me: string): (DigestDate & OnMatter)[] =>
 		FROM deadline d
 		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
-		WHERE d.state = 'docketed' AND m.status <> 'closed' AND d.date <= @until AND ${onTeam('m')}
+		WHERE d.state = 'docketed' AND m.status <> 'closed' AND d.date <= @until AND ${concerns('d', 'm')}
 		ORDER BY d.date, d.id
 		LIMIT ${DATES_LIMIT}`,
 		{ me, until: addDays(app.clock.today(), DAYS_AHEAD) }

@@ -1,6 +1,6 @@
 /**
  * A last rung that was told on a day before today and that nobody has seen goes to the supervisor
- * of the responsible lawyer, once for each date.
+ * of who is responsible, once for each date.
  */
 import { dayAt } from '#core/dates/zone.ts';
 import { formatDate } from '#core/format/dates.ts';

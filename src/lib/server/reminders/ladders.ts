@@ -1,13 +1,9 @@
 /** The days on which dates remind: a date's own ladder, or its matter's, or its kind's. */
-import { formatLadder } from '#core/reminders/ladder.ts';
+import { formatLadder, readLadder } from '#core/reminders/ladder.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, exists, maybeOne } from '#server/db/sql.ts';
 import { findKind } from '#server/kinds/queries.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
-
-/** A stored ladder. */
-export const readLadder = (json: string | null): number[] | null =>
-	json === null ? null : (JSON.parse(json) as number[]);
 
 const formatStored = (json: string | null): string => formatLadder(readLadder(json) ?? []);
 

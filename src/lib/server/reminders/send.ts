@@ -1,20 +1,19 @@
 /**
- * Reminders of dates: each rung of a date's ladder is told once to everyone on the matter, in the
+ * Reminders of dates: each rung of a date's ladder is told once to everyone it concerns, in the
  * application and by mail, also through a crash: the row that says it was told and the mail that
  * tells it are written in one transaction.
  */
 import { daysBetween } from '#core/dates/plain.ts';
 import { dayAt } from '#core/dates/zone.ts';
-import { isLastRung, rungAt } from '#core/reminders/ladder.ts';
-import { listTeam } from '#server/access/team.ts';
+import { isLastRung, readLadder, rungAt } from '#core/reminders/ladder.ts';
 import type { Application, Context } from '#server/app/application.ts';
 import { all, exists, insertOrIgnore } from '#server/db/sql.ts';
+import { listTold } from '#server/docket/date-people.ts';
 import { FULL_TITLE } from '#server/docket/list.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { listKinds } from '#server/kinds/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { escalate } from './escalate.ts';
-import { readLadder } from './ladders.ts';
 import { dateReminder, type RemindedDate } from './messages.ts';
 import type { ReminderRow, ReminderToRow } from './rows.ts';
 
@@ -60,7 +59,7 @@ function listDates(app: Application): LadderDate[] {
 			m.number, m.title AS matterTitle, m.kind, d.checked_by IS NOT NULL AS checked,
 			d.left_by IS NOT NULL AS isLeft, d.rule_gives AS ruleGives,
 			d.docketed_at AS docketedAt, d.ladder AS own, m.ladder AS matterLadder,
-			m.responsible_id AS responsibleId, m.restricted
+			coalesce(d.assignee_id, m.responsible_id) AS responsibleId, m.restricted
 		FROM deadline d
 		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
@@ -93,7 +92,7 @@ function tellRung(app: Application, date: LadderDate, rung: number): number {
 	const last = isLastRung(date.ladder, rung);
 	const message = dateReminder(date, last);
 	let mails = 0;
-	for (const to of listTeam(app.db, date.matterId)) {
+	for (const to of listTold(app, date)) {
 		insertOrIgnore<ReminderToRow>(app.db, 'reminder_to', { ...key, staff_id: to.id, at });
 		// Nobody can mute the last rungs.
 		if (!last && isMuted(app, to.id, date.matterId)) continue;

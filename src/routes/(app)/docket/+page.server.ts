@@ -1,4 +1,5 @@
 /** The department's docket: as a list, a month, or a timeline. */
+import { BATCH_ACTS, batchDeadlines, previewBatch } from '#server/docket/batch.ts';
 import { checkDeadline } from '#server/docket/deadlines.ts';
 import { listClosedDays } from '#server/docket/days.ts';
 import {
@@ -10,7 +11,7 @@ import {
 } from '#server/docket/list.ts';
 import { parseDocketFilter } from '#server/docket/report.ts';
 import { findSpan, parseMonth } from '#server/docket/span.ts';
-import { action } from '#server/http/action.ts';
+import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 
 const VIEWS = ['list', 'month', 'timeline'] as const;
@@ -29,7 +30,8 @@ export function load(event) {
 		missed: listDeadlines(app, me, { show: 'unsettled', per: 1 }).total,
 		proposed: listDeadlines(app, me, { show: 'proposed', per: 1 }).total,
 		passed: listDeadlines(app, me, { show: 'passed', per: 1 }).total,
-		per: DOCKET_PAGE
+		per: DOCKET_PAGE,
+		acts: BATCH_ACTS
 	};
 	if (view === 'list')
 		return { ...base, ...listDeadlines(app, me, filter), span: null, cut: false };
@@ -46,4 +48,8 @@ export function load(event) {
 	};
 }
 
-export const actions = { check: action(checkDeadline) };
+export const actions = {
+	check: action(checkDeadline),
+	preview: action(previewBatch, { done: (rows) => ({ rows }) }),
+	batch: actionValue(batchDeadlines)
+};

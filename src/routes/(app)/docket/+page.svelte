@@ -13,10 +13,12 @@
 	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
 	import Switches from '$lib/ui/Switches.svelte';
+	import ChosenDates from './ChosenDates.svelte';
 	import DateRows from './DateRows.svelte';
 	import { groupByMonth, hrefOf, lanesOf } from './dates.ts';
 	let { data } = $props();
 	const filter = $derived(data.filter);
+	let chosen = $state<string[]>([]);
 	const to = (change: Record<string, string>) => changeQuery(page.url.searchParams, change);
 	const SHOWS = [
 		['open', 'Docketed'],
@@ -68,6 +70,8 @@
 			any: 'Anyone',
 			options: [
 				['mine', 'On my matters'],
+				['held', 'Mine to see to today'],
+				['nobody', 'Held by nobody here'],
 				...data.choices.people.map(({ id, name }): [string, string] => [id, name])
 			],
 			value: filter.who
@@ -193,8 +197,23 @@
 		</div>
 	{:else}
 		{#if data.total === 0}<Empty>{none}</Empty>{/if}
+		{#if chosen.length}
+			<ChosenDates
+				bind:chosen
+				all={data.rows.map(({ id }) => id)}
+				acts={data.acts}
+				mayDocket={data.can.docket}
+			/>
+		{/if}
 		{#each groupByMonth(data.rows) as { month, name, rows } (month)}
-			<DateRows {rows} {name} today={data.today} staffId={data.me.id} mayDocket={data.can.docket} />
+			<DateRows
+				{rows}
+				{name}
+				today={data.today}
+				staffId={data.me.id}
+				mayDocket={data.can.docket}
+				bind:chosen
+			/>
 		{/each}
 		<Pages total={data.total} per={data.per} what="dates" />
 	{/if}

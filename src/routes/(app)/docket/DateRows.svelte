@@ -4,6 +4,7 @@
 -->
 <script lang="ts">
 	import { RESULT_WORDS } from '#core/docket/occasion.ts';
+	import { formatHolder } from '#core/docket/people.ts';
 	import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';
@@ -16,8 +17,10 @@
 		today: string;
 		staffId: string;
 		mayDocket: boolean;
+		/** Ids of the chosen dates. */
+		chosen: string[];
 	};
-	let { rows, name, today, staffId, mayDocket }: Props = $props();
+	let { rows, name, today, staffId, mayDocket, chosen = $bindable() }: Props = $props();
 	const columns: Column<ListedDate>[] = [
 		{ key: 'state', label: 'State', cell: mark, class: 'w-[26px]' },
 		{
@@ -99,7 +102,7 @@
 {/snippet}
 {#snippet matter(due: ListedDate)}
 	<a class="hover:underline" href="/matters/{due.matterNumber}">{due.matterTitle}</a>
-	<span class="sub">{due.court}</span>
+	<span class="sub">{formatHolder(due)}{due.court ? `, ${due.court}` : ''}</span>
 {/snippet}
 {#snippet authority(due: ListedDate)}
 	<span title={due.stale ?? due.authority}>
@@ -132,6 +135,11 @@
 	fixed
 	id={(due) => due.id}
 	href={hrefOf}
-	row={(due) => ({ 'data-deadline': due.title })}
+	bind:chosen
+	named={(due) => `${due.title}, ${due.matterTitle}`}
+	row={(due) => ({
+		'data-deadline': due.title,
+		...(chosen.length && !chosen.includes(due.id) ? { class: 'link no-print' } : {})
+	})}
 	class="mt-3"
 />

@@ -9,7 +9,7 @@ import { writeNote } from '#server/logbook/commands.ts';
 import { listLogbook } from '#server/logbook/queries.ts';
 import { editMatter } from '#server/matters/edit.ts';
 import { listFacts, listPersonNames, viewFacts } from '#server/matters/facts.ts';
-import { addMember, removeMember, restrictMatter } from '#server/matters/members.ts';
+import { addMember, removeMember, restrictMatter, setStandIn } from '#server/matters/members.ts';
 import { findMatterSidebar } from '#server/matters/queries.ts';
 import {
 	addLink,
@@ -68,6 +68,7 @@ export const actions = {
 	member: action(addMember),
 	leave: action(removeMember),
 	restrict: action(restrictMatter),
+	standIn: action(setStandIn),
 	role: action(addRole),
 	changeRole: action(changeRole),
 	removeRole: action(removeRole),

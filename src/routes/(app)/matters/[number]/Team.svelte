@@ -3,6 +3,7 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Section from '$lib/ui/Section.svelte';
+	import StandIn from './StandIn.svelte';
 	import type { PageData } from './$types.js';
 	let { data }: { data: PageData } = $props();
 	const caption = $derived(data.caption);
@@ -15,6 +16,14 @@
 	<div class="row flex h-9 items-center justify-between">
 		<span class="font-semibold">{caption.responsibleName}</span><span class="sub">responsible</span>
 	</div>
+	{#if caption.mayStaff && caption.status !== 'closed'}
+		<StandIn {caption} staff={data.staff} />
+	{:else if caption.standInName}
+		<div class="row flex h-9 items-center justify-between">
+			<span>{caption.standInName}</span>
+			<span class="sub">stands in</span>
+		</div>
+	{/if}
 	{#each caption.members.filter((member) => member.id !== caption.responsibleId) as m (m.id)}<div
 			class="row flex h-9 items-center gap-2"
 		>

@@ -2,6 +2,7 @@
  * The docket of a matter: events and the dates they set, what is done with them, and what stands
  * beside: books, orders, reminders.
  */
+import { assignDeadlines } from '#server/docket/assign.ts';
 import { answerReturn, docketDeadlines } from '#server/docket/deadlines.ts';
 import { meetDeadline, vacateDeadline } from '#server/docket/deadlines.ts';
 import { addDeadline, bringCalendar } from '#server/docket/by-hand.ts';
@@ -117,6 +118,7 @@ export const actions = {
 	withdraw: action(withdrawEvent),
 	unwithdraw: action(bringEventBack),
 	aside: action(setAsideDeadlines),
+	assign: action(assignDeadlines),
 	hold: action(holdHearing),
 	off: action(takeOffHearing),
 	continue: action(continueHearing),

@@ -10,6 +10,7 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import { plural } from '$lib/ui/format.ts';
 	import type { DateAct, DateActProps, Exhibit } from './acts.ts';
+	import AssignDate from './AssignDate.svelte';
 	import AnswerCheck from './AnswerCheck.svelte';
 	import ContinueHearing from './ContinueHearing.svelte';
 	import DateDetails from './DateDetails.svelte';
@@ -52,6 +53,7 @@
 		off: 'Take it off',
 		back: 'Take it back',
 		judge: 'Your word on it',
+		assign: 'Whose it is',
 		edit: 'Details of the date',
 		answer: 'Answer the check',
 		invite: 'Send it outside'
@@ -68,6 +70,7 @@
 		back: () => 'It stands again.',
 		judge: () => 'Your word is kept with it.',
 		off: ({ vacated }) => `Off, and ${plural(Number(vacated), 'date')} with it.`,
+		assign: () => 'Kept. Whoever has it now is told.',
 		edit: () => 'Kept.',
 		answer: () => 'Answered; it waits for a second check again.',
 		invite: () => 'Sent. They are told when it changes.'
@@ -81,6 +84,7 @@
 		off: TakeOffHearing,
 		back: TakeBack,
 		judge: JudgeLate,
+		assign: AssignDate,
 		answer: AnswerCheck,
 		invite: SendDate
 	};

@@ -13,6 +13,7 @@
 	import { formatDay } from '$lib/ui/format.ts';
 	import type { DateAct, Exhibit } from './acts.ts';
 	import { isDocketed } from './describe.ts';
+	import { describePeople } from '#core/docket/people.ts';
 	type Props = {
 		deadline: DeadlineView;
 		count: CountView;
@@ -51,6 +52,7 @@
 	];
 	const acts = $derived<readonly [DateAct, string][]>([
 		...(isOccasion(deadline.sort) ? HEARING : SETTLE),
+		['assign', 'Whose it is'],
 		['edit', 'Details'],
 		['invite', 'Send outside'],
 		...(deadline.returnedBy && deadline.returnedBy !== initials
@@ -149,6 +151,8 @@
 		{#each acts as [act, label] (act)}
 			<button class="btn" onclick={() => onact(act)}>{label}</button>
 		{/each}
-		<span class="sub self-center">docketed by {deadline.docketedBy}</span>
+		<span class="sub self-center" data-people>
+			{describePeople(deadline)}, docketed by {deadline.docketedBy}
+		</span>
 	</div>
 {/if}

@@ -10,6 +10,7 @@ export type DateAct =
 	| 'off'
 	| 'back'
 	| 'judge'
+	| 'assign'
 	| 'edit'
 	| 'answer'
 	| 'invite';

@@ -17,7 +17,7 @@ import { writeTimeline } from '#server/rulebooks/versions.ts';
 import { addDeadline } from '#server/docket/by-hand.ts';
 import { decideChanges } from '#server/docket/changes.ts';
 import { addClosure } from '#server/docket/closures.ts';
-import { checkDeadline, returnDeadline } from '#server/docket/deadlines.ts';
+import { checkDeadlines, returnDeadline } from '#server/docket/deadlines.ts';
 import { editDeadline } from '#server/docket/details.ts';
 import { enterEvent } from '#server/docket/events.ts';
 import { layOrder, addMatterBook } from '#server/docket/orders.ts';
@@ -130,7 +130,7 @@ export async function addDocketDepth(house: House): Promise<void> {
 					one<{ state: string }>('SELECT state FROM deadline WHERE id = ?', other.id).state ===
 					'docketed'
 				)
-					done(checkDeadline(as('castellan'), { deadlineId: other.id }));
+					done(checkDeadlines(as('castellan'), { deadlineIds: [other.id] }));
 		return first.eventId;
 	};
 	const slip = await open(

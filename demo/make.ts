@@ -15,7 +15,7 @@ import { makeClock } from '#server/app/clock.ts';
 import type { Result } from '#server/app/errors.ts';
 import { approveRun, makeRun, sendRun } from '#server/costs/commands.ts';
 import { all, exists, one, run, scalar } from '#server/db/sql.ts';
-import { checkDeadline, meetDeadline, vacateDeadline } from '#server/docket/deadlines.ts';
+import { checkDeadlines, meetDeadline, vacateDeadline } from '#server/docket/deadlines.ts';
 import { enterEvent } from '#server/docket/events.ts';
 import { uploadDocument } from '#server/documents/commands.ts';
 import { listFolders } from '#server/documents/queries.ts';
@@ -322,7 +322,7 @@ for (const plan of plans) {
 		{ eventId: item.eventId }
 	)) {
 		dockets.set(row.id, { ...row, matter: made });
-		if (!plan.unchecked) done(checkDeadline(as('castellan'), { deadlineId: row.id }));
+		if (!plan.unchecked) done(checkDeadlines(as('castellan'), { deadlineIds: [row.id] }));
 		const from = daysBetween(today, row.date as PlainDate);
 		if (from < 0 && !(plan.missed && row.rule === plan.missed)) {
 			const keep = at;

@@ -181,7 +181,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 	it('returns a date with a reason, and takes the answer', async () => {
 		await clerk.go('/docket/check');
 		const link = await clerk.page.$$eval('a[data-item]', (all) =>
-			all.find((a) => a.getAttribute('data-item') === 'Responses')!.getAttribute('href')!
+			all.find((a) => a.textContent!.includes('Wharf tenant fit-out claim'))!.getAttribute('href')!
 		);
 		await clerk.go(link);
 		await clerk.sees('Wharf tenant fit-out claim');

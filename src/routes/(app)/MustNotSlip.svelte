@@ -16,6 +16,7 @@
 		[
 			slip.missed && `${slip.missed} missed`,
 			slip.passed && `${plural(slip.passed, 'outcome')} wanted`,
+			slip.returned && `${slip.returned} returned`,
 			slip.today && `${slip.today} today`,
 			`${plural(slip.near, 'date')} in 5 court days`
 		]
@@ -27,20 +28,25 @@
 		late: 'Word wanted',
 		passed: 'Outcome?'
 	};
-	const when = ({ state, courtDays }: Row) =>
-		PAST[state] ?? (courtDays === 0 ? 'Today' : plural(courtDays, 'court day'));
+	const when = ({ state, courtDays, returnedBy }: Row) =>
+		PAST[state] ??
+		(returnedBy ? 'Returned' : undefined) ??
+		(courtDays === 0 ? 'Today' : plural(courtDays, 'court day'));
 	const dueWords = ({ date, time, sort }: Row) =>
 		date === data.today
 			? `${sort === 'deadline' ? 'due ' : ''}${time ?? (sort === 'deadline' ? 'by the end of the day' : 'today')}`
 			: `${formatDay(date, data.today)}${time ? `, ${time}` : ''}`;
-	function standing({ left, checked, authority }: Row): [words: string, look: string] {
+	function standing(row: Row): [words: string, look: string] {
+		const { left, checked, authority } = row;
 		if (left) return [NO_LONGER_FOLLOWS, 'font-semibold text-madder'];
+		if (row.returnedBy)
+			return [`${row.returnedBy}: ${row.returnedReason}`, 'font-semibold text-madder'];
 		return checked
 			? [authority, 'sub']
 			: ['needs a second check', 'font-semibold text-saffron-ink'];
 	}
-	const tone = ({ date, checked }: Row) =>
-		date <= data.today ? 'text-madder' : checked ? '' : 'text-saffron-ink';
+	const tone = ({ date, checked, returnedBy }: Row) =>
+		date <= data.today || returnedBy ? 'text-madder' : checked ? '' : 'text-saffron-ink';
 </script>
 
 <Section title="Must not slip" {about}>
@@ -71,7 +77,9 @@
 			</span>
 			<span class="text-right">
 				<span class="block text-ink-2">{dueWords(row)}</span>
-				<span class={['block', look]}>{words}</span>
+				<span class={['block max-w-[320px] truncate max-md:max-w-none', look]} title={words}
+					>{words}</span
+				>
 			</span>
 		</a>
 	{:else}

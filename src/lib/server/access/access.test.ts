@@ -277,7 +277,7 @@ describe('a restricted matter', () => {
 			'remove witness': { witnessId },
 			'enter event': { matterId: id, eventKey: 'complaint-filed', date: '2026-11-02' },
 			'docket deadlines': { deadlineIds: [deadlineId] },
-			'check deadline': { deadlineId },
+			'check deadlines': { deadlineIds: [deadlineId] },
 			'meet deadline': { deadlineId, on: '2026-11-20' },
 			'vacate deadline': { deadlineId, reason: 'x' },
 			'see reminder': { deadlineId },

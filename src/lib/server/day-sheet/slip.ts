@@ -1,7 +1,7 @@
 /**
- * What must not slip: all that was missed and is not settled, hearings whose outcome is wanted, all
- * that is due today, and the dates that come next. Nothing that is due is dropped; of what lies
- * ahead so much is shown, and the rest is counted.
+ * What must not slip: all that was missed and is not settled, hearings whose outcome is wanted,
+ * dates the second check returned, all that is due today, and the dates that come next. Nothing
+ * that is due is dropped; of what lies ahead so much is shown, and the rest is counted.
  */
 import { addDays } from '#core/dates/plain.ts';
 import type { Application, Staff } from '#server/app/application.ts';
@@ -20,6 +20,8 @@ export type Slip = {
 	rows: SlipRow[];
 	missed: number;
 	passed: number;
+	/** The second check did not agree, and it is for the viewer to answer. */
+	returned: number;
 	today: number;
 	/** Due within the next five court days, today among them. */
 	near: number;
@@ -32,21 +34,28 @@ export function listSlip(app: Application, me: Staff): Slip {
 	const mine = { who: 'mine', per: MOST };
 	const missed = listDeadlines(app, me, { ...mine, show: 'unsettled' });
 	const passed = listDeadlines(app, me, { ...mine, show: 'passed' });
+	const returned = listDeadlines(app, me, { who: 'answers', per: MOST, show: 'returned' });
 	const due = listDeadlines(app, me, { ...mine, from: today, to: today });
 	const ahead = listDeadlines(app, me, { who: 'mine', from: addDays(today, 1) });
 	const withDays = (rows: readonly DeadlineView[]): SlipRow[] =>
 		rows.map((row) => ({ ...row, courtDays: countCourtDaysTo(app, null, row.date) }));
 	const next = withDays(ahead.rows);
 	const near = next.filter(({ courtDays }) => courtDays <= NEAR_DAYS);
-	const standing = [...missed.rows, ...passed.rows, ...due.rows];
+	const standing = unique([...missed.rows, ...passed.rows, ...returned.rows, ...due.rows]);
 	const room = Math.max(0, SHOWN - standing.length);
-	const shown = next.slice(0, Math.max(room, Math.min(near.length, SHOWN)));
+	const rest = next.filter(({ id }) => !standing.some((row) => row.id === id));
+	const shown = rest.slice(0, Math.max(room, Math.min(near.length, SHOWN)));
 	return {
 		rows: [...withDays(standing), ...shown],
 		missed: missed.total,
 		passed: passed.total,
+		returned: returned.total,
 		today: due.total,
 		near: due.total + near.length,
-		more: ahead.total - shown.length
+		more: ahead.total - shown.length - (next.length - rest.length)
 	};
 }
+
+const unique = (rows: readonly DeadlineView[]): DeadlineView[] => [
+	...new Map(rows.map((row) => [row.id, row])).values()
+];

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
-import type { Context } from '#server/app/application.ts';
+import type { Context, Staff } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
 import { day, id, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { matterCommand } from '#server/app/matter-command.ts';
@@ -47,37 +47,46 @@ export const docketDeadlines = matterCommand({
 
 /**
  * The second check: another person confirms the event's date, the rule and the result, which is
- * computed afresh.
+ * computed afresh. The dates of one event are confirmed together, or one by one.
  */
-export const checkDeadline = matterCommand({
-	name: 'check deadline',
+export const checkDeadlines = matterCommand({
+	name: 'check deadlines',
 	action: 'docket.check',
-	input: z.object({ deadlineId: id('a date') }),
-	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
+	input: z.object({ deadlineIds: z.array(z.string()).max(500).default([]) }),
+	find: (ctx, { deadlineIds }) => requireDeadlines(ctx, deadlineIds),
 	onClosed: 'allowed',
-	run({ ctx, me, deadline, record }) {
-		if (deadline.state !== 'docketed') throw new Refused('Only a docketed date is checked.');
-		if (deadline.checked_by) throw new Refused('This date was checked already.');
-		if (deadline.docketed_by === me.id)
-			throw new Refused('You docketed this date: the second check is for someone else.');
-		if (deadline.returned_by)
-			throw new Refused(
-				`It was returned: “${deadline.returned_reason}”. It is checked once that is answered.`
-			);
-		if (deadline.rule_gives !== null)
-			throw new Refused(
-				'It no longer follows its event. Let it follow, move it by order or agreement, or vacate it; then it is checked.'
-			);
-		refuseOtherCount(ctx, deadline);
-		// A hearing without a day leaves what hangs on it, and its event's old day proves nothing.
-		if (deadline.left_by !== null)
-			throw new Refused('It no longer follows its event: nothing sets it now. Vacate it, or wait.');
-		refuseOtherMove(ctx, deadline);
-		updateDeadline(ctx, deadline, { checked_by: me.id, checked_at: ctx.clock.now() });
-		record.audit({ deadline: deadline.id, date: deadline.date });
-		record.log('date', `Second check: ${deadline.title} ${formatDate(deadline.date)} confirmed.`);
+	run({ ctx, me, deadlines, record }) {
+		for (const deadline of deadlines) {
+			refuseCheck(ctx, me, deadline);
+			updateDeadline(ctx, deadline, { checked_by: me.id, checked_at: ctx.clock.now() });
+		}
+		record.audit({ deadlines: deadlines.map(({ id, date }) => ({ id, date })) });
+		const list = deadlines.map(({ title, date }) => `${title} ${formatDate(date)}`);
+		record.log('date', `Second check: ${list.join('; ')} confirmed.`);
+		return { checked: deadlines.length };
 	}
 });
+
+/** Whoever docketed it does not confirm it, nor does anyone what a fresh count does not give. */
+function refuseCheck(ctx: Context, me: Staff, deadline: DeadlineRow): void {
+	if (deadline.state !== 'docketed') throw new Refused('Only a docketed date is checked.');
+	if (deadline.checked_by) throw new Refused('This date was checked already.');
+	if (deadline.docketed_by === me.id)
+		throw new Refused('You docketed this date: the second check is for someone else.');
+	if (deadline.returned_by)
+		throw new Refused(
+			`It was returned: “${deadline.returned_reason}”. It is checked once that is answered.`
+		);
+	if (deadline.rule_gives !== null)
+		throw new Refused(
+			'It no longer follows its event. Let it follow, move it by order or agreement, or vacate it; then it is checked.'
+		);
+	refuseOtherCount(ctx, deadline);
+	// A hearing without a day leaves what hangs on it, and its event's old day proves nothing.
+	if (deadline.left_by !== null)
+		throw new Refused('It no longer follows its event: nothing sets it now. Vacate it, or wait.');
+	refuseOtherMove(ctx, deadline);
+}
 
 /** A fresh count must agree with the date that stands. */
 function refuseOtherCount(ctx: Context, deadline: DeadlineRow): void {

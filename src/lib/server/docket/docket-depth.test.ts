@@ -13,7 +13,7 @@ import { findEffects, formatEffects } from './effects.ts';
 import { listWaitingChanges, countWaitingChanges, decideChanges } from './changes.ts';
 import {
 	answerReturn,
-	checkDeadline,
+	checkDeadlines,
 	docketDeadlines,
 	meetDeadline,
 	returnDeadline,
@@ -102,7 +102,7 @@ describe('a date moved by order or agreement', () => {
 	it('keeps the computed date beside it, links the order, moves its tasks and is checked again', async () => {
 		summons();
 		const item = row('Answer');
-		good(checkDeadline(house.as('castellan'), { deadlineId: item.id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [item.id] }));
 		good(
 			addTask(house.as('okafor'), {
 				matterId,
@@ -327,13 +327,13 @@ describe('the second check', () => {
 			listDeadlines(house, house.staff('okafor'), {}).rows[0]!.returnedReason,
 			'Served by mail, I think'
 		);
-		assert.match(bad(checkDeadline(house.as('wardle'), { deadlineId: id }))['']!, /returned/);
+		assert.match(bad(checkDeadlines(house.as('wardle'), { deadlineIds: [id] }))['']!, /returned/);
 		assert.match(
 			bad(answerReturn(house.as('castellan'), { deadlineId: id, words: 'x' }))['']!,
 			/someone else/
 		);
 		good(answerReturn(house.as('okafor'), { deadlineId: id, words: 'Personally, see the proof' }));
-		good(checkDeadline(house.as('castellan'), { deadlineId: id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [id] }));
 		good(returnDeadline(house.as('wardle'), { deadlineId: id, reason: 'Wrong year' }));
 		assert.equal(row('Answer').checked_by, null, 'a disagreement takes the check away');
 		good(
@@ -344,7 +344,7 @@ describe('the second check', () => {
 				version: 1
 			})
 		);
-		good(checkDeadline(house.as('wardle'), { deadlineId: id }));
+		good(checkDeadlines(house.as('wardle'), { deadlineIds: [id] }));
 	});
 });
 
@@ -380,7 +380,7 @@ describe('an event corrected', () => {
 			one<Row>(house.db, "SELECT * FROM deadline WHERE event_id = @id AND state = 'docketed'", {
 				id
 			});
-		good(checkDeadline(house.as('castellan'), { deadlineId: due().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [due().id] }));
 		const before = due().date;
 		assert.deepEqual(
 			good(
@@ -445,7 +445,7 @@ describe('an event corrected', () => {
 		);
 		good(docketDeadlines(house.as('okafor'), { deadlineIds: [row('Reply papers', ny).id] }));
 		good(addMember(house.as('okafor'), { matterId: ny, staffId: 'stf_castellan' }));
-		good(checkDeadline(house.as('castellan'), { deadlineId: row('Reply papers', ny).id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [row('Reply papers', ny).id] }));
 		assert.equal(
 			good(
 				await previewMoves(house.as('okafor'), {
@@ -476,7 +476,7 @@ describe('an event corrected', () => {
 		const reply = row('Reply papers', ny);
 		assert.equal(reply.state, 'docketed', 'a docketed date is not taken off behind one’s back');
 		assert.match(
-			bad(checkDeadline(house.as('castellan'), { deadlineId: reply.id }))['']!,
+			bad(checkDeadlines(house.as('castellan'), { deadlineIds: [reply.id] }))['']!,
 			/No rule sets this date any more/
 		);
 		assert.deepEqual(
@@ -601,7 +601,7 @@ describe('dates by hand, many at once, several books', () => {
 				place: 'Pier 3'
 			})
 		);
-		good(checkDeadline(house.as('castellan'), { deadlineId: deadlineId! }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [deadlineId!] }));
 		good(
 			moveDeadline(house.as('okafor'), {
 				deadlineId: deadlineId!,
@@ -1024,7 +1024,7 @@ describe('an order laid over the rules', () => {
 			['2026-11-16', 'docketed'],
 			'another matter under the same book'
 		);
-		good(checkDeadline(house.as('castellan'), { deadlineId: row('Opposition').id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [row('Opposition').id] }));
 		const says = listOrders(house, house.staff('okafor'), matterId)[0]!;
 		assert.match(
 			says.says.join('; '),

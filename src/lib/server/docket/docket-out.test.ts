@@ -21,7 +21,7 @@ import { muteMatter, seeReminder, setLadder } from '#server/reminders/commands.t
 import { listMyReminders } from '#server/reminders/queries.ts';
 import { sendReminders } from '#server/reminders/send.ts';
 import { setSupervisor } from '#server/staff/commands.ts';
-import { checkDeadline, vacateDeadline } from './deadlines.ts';
+import { checkDeadlines, vacateDeadline } from './deadlines.ts';
 import { editDeadline } from './details.ts';
 import { moveDeadline } from './reschedule.ts';
 import { addDeadline, bringCalendar } from './by-hand.ts';
@@ -580,7 +580,7 @@ describe('the docket report', () => {
 		);
 	});
 	it('has typed dates, filters and a frozen head as XLSX, and is PDF and ICS', async () => {
-		good(checkDeadline(house.as('castellan'), { deadlineId: due().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [due().id] }));
 		const report = makeReport(
 			house,
 			house.staff('okafor'),

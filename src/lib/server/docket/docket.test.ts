@@ -12,7 +12,7 @@ import { previewMoves } from './moves.ts';
 import { listDeadlines } from './list.ts';
 import { listHorizon } from '#server/day-sheet/horizon.ts';
 import { listMatterEvents } from './matter-docket.ts';
-import { checkDeadline, meetDeadline, vacateDeadline } from './deadlines.ts';
+import { checkDeadlines, meetDeadline, vacateDeadline } from './deadlines.ts';
 
 const SUMMONS = 'summons-and-complaint-served-on-a-defendant';
 describe('the docket', () => {
@@ -127,7 +127,7 @@ describe('the docket', () => {
 	it('wants a second person for the second check', () => {
 		good(enter());
 		assert.match(
-			bad(checkDeadline(house.as('okafor'), { deadlineId: answer().id }))['']!,
+			bad(checkDeadlines(house.as('okafor'), { deadlineIds: [answer().id] }))['']!,
 			/someone else/
 		);
 		assert.throws(
@@ -137,13 +137,13 @@ describe('the docket', () => {
 				}),
 			/CHECK/
 		);
-		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 		assert.equal(answer().checked_by, 'stf_castellan');
 		assert.match(
-			bad(checkDeadline(house.as('wardle'), { deadlineId: answer().id }))['']!,
+			bad(checkDeadlines(house.as('wardle'), { deadlineIds: [answer().id] }))['']!,
 			/already/
 		);
-		assert.equal(checkDeadline(house.as('haddad'), { deadlineId: answer().id }).ok, false);
+		assert.equal(checkDeadlines(house.as('haddad'), { deadlineIds: [answer().id] }).ok, false);
 	});
 	it('does not let a check pass a date that a fresh count does not give', async () => {
 		good(enter());
@@ -156,7 +156,7 @@ describe('the docket', () => {
 			})
 		);
 		assert.match(
-			bad(checkDeadline(house.as('castellan'), { deadlineId: answer().id }))['']!,
+			bad(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }))['']!,
 			/fresh count gives Tuesday 1 December/
 		);
 	});
@@ -247,7 +247,7 @@ describe('the docket', () => {
 	});
 	it('wants the check anew after a move, but only of what moved', () => {
 		const item = good(enter());
-		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 		good(
 			moveEvent(house.as('okafor'), {
 				eventId: item.eventId,

@@ -5,7 +5,7 @@ import { all, one } from '#server/db/sql.ts';
 import { dayDigest } from '#server/reminders/messages.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { dateItem, requireDated } from './calendar-items.ts';
-import { checkDeadline, docketDeadlines } from './deadlines.ts';
+import { checkDeadlines, docketDeadlines } from './deadlines.ts';
 import { decideChanges } from './changes.ts';
 import { addClosure } from './closures.ts';
 import { enterEvent } from './events.ts';
@@ -66,7 +66,7 @@ beforeEach(async () => {
 
 describe('a date left where it stood', () => {
 	beforeEach(() => {
-		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 		good(move('2026-11-12', [warning().id], 'castellan'));
 	});
 
@@ -82,7 +82,7 @@ describe('a date left where it stood', () => {
 				rule_gives: '2026-12-03'
 			}
 		);
-		const refused = bad(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		const refused = bad(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 		assert.match(Object.values(refused).join(), /no longer follows its event/);
 		assert.equal(warning().left_by, null, 'what was chosen follows');
 	});
@@ -119,7 +119,7 @@ describe('a date left where it stood', () => {
 			{ date, left_by, rule_gives, checked_by },
 			{ date: '2026-12-03', left_by: null, rule_gives: null, checked_by: null }
 		);
-		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 		bad(followEvent(house.as('okafor'), { deadlineId: answer().id }));
 	});
 

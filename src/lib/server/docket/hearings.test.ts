@@ -10,7 +10,7 @@ import { sendReminders } from '#server/reminders/send.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { addDeadline } from './by-hand.ts';
 import { dateItem, requireDated } from './calendar-items.ts';
-import { checkDeadline, meetDeadline, vacateDeadline } from './deadlines.ts';
+import { checkDeadlines, meetDeadline, vacateDeadline } from './deadlines.ts';
 import { enterEvent } from './events.ts';
 import { followEvent } from './follow.ts';
 import { continueHearing, holdHearing, takeOffHearing } from './hearings.ts';
@@ -110,8 +110,11 @@ describe('a hearing', () => {
 	it('waits for a second check, which asks its event', () => {
 		const item = findCheckItem(house, house.staff('castellan'), hearing().id);
 		assert.equal(item?.fresh?.same, true);
-		assert.match(why(checkDeadline(house.as('okafor'), { deadlineId: hearing().id })), /someone/);
-		good(checkDeadline(house.as('castellan'), { deadlineId: hearing().id }));
+		assert.match(
+			why(checkDeadlines(house.as('okafor'), { deadlineIds: [hearing().id] })),
+			/someone/
+		);
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [hearing().id] }));
 		good(move('2027-01-28'));
 		assert.equal(hearing().date, '2027-01-28', 'it moves with its event');
 		assert.equal(hearing().checked_by, null, 'and is checked again');
@@ -210,7 +213,10 @@ describe('a hearing', () => {
 		assert.deepEqual([hearing().state, hearing().result], ['vacated', 'open']);
 		assert.equal(opposition().left_by, 'stf_okafor');
 		const deadlineId = opposition().id;
-		assert.match(why(checkDeadline(house.as('castellan'), { deadlineId })), /nothing sets it now/);
+		assert.match(
+			why(checkDeadlines(house.as('castellan'), { deadlineIds: [deadlineId] })),
+			/nothing sets it now/
+		);
 		assert.match(why(followEvent(house.as('okafor'), { deadlineId })), /No rule sets/);
 		good(move('2027-02-18'));
 		const { state, result, date } = hearing();
@@ -244,7 +250,7 @@ describe('a hearing by hand', () => {
 		it(`can be a ${what}, checked like any date`, () => {
 			const { deadlineId } = byHand(what, '2026-12-10');
 			assert.equal(entry(`A ${what}`).sort, what);
-			good(checkDeadline(house.as('castellan'), { deadlineId }));
+			good(checkDeadlines(house.as('castellan'), { deadlineIds: [deadlineId] }));
 		});
 
 	it('on a day the court does not sit says so at entry, in the list, the report and the check', async () => {

@@ -166,6 +166,7 @@ export const SHOWS = [
 	'missed',
 	'unsettled',
 	'passed',
+	'returned',
 	'proposed',
 	'all'
 ] as const;
@@ -174,7 +175,7 @@ export type DocketFilter = {
 	from?: string | undefined;
 	to?: string | undefined;
 	show?: Show | undefined;
-	/** A colleague's id, 'mine', 'held' (by me today), 'nobody' (here any more), or everyone's. */
+	/** A colleague's id, 'mine', 'held' today, 'nobody', those one 'answers' for, or all. */
 	who?: string | undefined;
 	unit?: string | undefined;
 	kind?: string | undefined;
@@ -204,12 +205,15 @@ const STATES = {
 			OR (d.state = 'met' AND d.closed_on > d.date AND d.late_by IS NULL)
 		)`,
 	passed: "d.state = 'docketed' AND d.date < today() AND d.sort <> 'deadline'",
+	returned: "d.state = 'docketed' AND d.returned_by IS NOT NULL",
 	proposed: "d.state = 'proposed'",
 	all: '1'
 } as const;
 
 /** By whom a date is held today. */
 const HELD: Readonly<Record<string, string>> = {
+	/** A returned date is for who docketed it and for whose it is. */
+	answers: `(d.docketed_by = @me OR ${concerns('d', 'm')})`,
 	held: 'd.id IN (SELECT deadline_id FROM date_people WHERE holder_id = @me)',
 	nobody: `d.id IN (
 		SELECT p.deadline_id

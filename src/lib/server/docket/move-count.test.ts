@@ -6,7 +6,7 @@ import { one, run } from '#server/db/sql.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { addClosure } from './closures.ts';
 import { findDeadlineCount } from './counts.ts';
-import { checkDeadline } from './deadlines.ts';
+import { checkDeadlines } from './deadlines.ts';
 import { enterEvent } from './events.ts';
 import { findCheckItem } from './matter-docket.ts';
 import { moveDeadline } from './reschedule.ts';
@@ -69,7 +69,7 @@ describe('a date moved by so many days', () => {
 		const item = findCheckItem(house, house.staff('castellan'), answer().id);
 		assert.deepEqual([item?.move?.fresh, item?.move?.same], ['2026-12-04', true]);
 		assert.equal(item?.fresh?.date, '2026-11-30', 'the rule gives its own day');
-		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 	});
 
 	it('is not checked where the same count gives another day by now', async () => {
@@ -78,7 +78,7 @@ describe('a date moved by so many days', () => {
 		const item = findCheckItem(house, house.staff('castellan'), answer().id);
 		assert.deepEqual([item?.move?.fresh, item?.move?.same], ['2026-12-07', false]);
 		assert.match(
-			bad(checkDeadline(house.as('castellan'), { deadlineId: answer().id }))['']!,
+			bad(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }))['']!,
 			/\+4cd from Monday 30 November 2026 is Monday 7 December 2026, not Friday 4 December/
 		);
 	});

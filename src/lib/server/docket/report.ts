@@ -211,9 +211,17 @@ const SHOW_WORDS = {
 	missed: 'Missed dates, those met late among them',
 	unsettled: 'Missed dates that are not settled',
 	passed: 'Hearings without an outcome',
+	returned: 'Dates the second check returned',
 	proposed: 'Proposed dates',
 	all: 'All dates'
 } as const;
+
+const WHOSE_WORDS: Readonly<Record<string, string>> = {
+	mine: 'of my matters',
+	held: 'that are mine to see to today',
+	nobody: 'held by nobody who is here',
+	answers: 'for me to answer'
+};
 
 /** What a filter asks, in words, for the head of a report. */
 export function formatFilter(app: Application, filter: DocketFilter): string {
@@ -224,7 +232,7 @@ export function formatFilter(app: Application, filter: DocketFilter): string {
 	const parts = [
 		SHOW_WORDS[show ?? 'open'],
 		matter && `of ${matter}`,
-		who && `of ${who === 'mine' ? 'my matters' : nameIn('staff', who)}`,
+		who && (WHOSE_WORDS[who] ?? `of ${nameIn('staff', who)}`),
 		unit && `for ${nameIn('business_unit', unit)}`,
 		kind && `of kind ${nameIn('kind', kind)}`,
 		court && `in ${court}`,

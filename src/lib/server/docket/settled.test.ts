@@ -7,7 +7,7 @@ import { listSlip } from '#server/day-sheet/slip.ts';
 import { all, one } from '#server/db/sql.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { addDeadline } from './by-hand.ts';
-import { checkDeadline, docketDeadlines, meetDeadline, vacateDeadline } from './deadlines.ts';
+import { checkDeadlines, docketDeadlines, meetDeadline, vacateDeadline } from './deadlines.ts';
 import { enterEvent } from './events.ts';
 import { listDeadlines } from './list.ts';
 import { listMatterEvents } from './matter-docket.ts';
@@ -158,7 +158,7 @@ describe('what was settled by mistake', () => {
 	});
 
 	it('that stands again after its event moved is marked as left behind, and unchecked', () => {
-		good(checkDeadline(house.as('castellan'), { deadlineId: answer().id }));
+		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
 		good(vacateDeadline(house.as('okafor'), { deadlineId: answer().id, reason: 'Settled' }));
 		good(
 			moveEvent(house.as('okafor'), { eventId, to: '2026-11-12', reason: 'Corrected', version: 1 })

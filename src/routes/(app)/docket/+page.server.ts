@@ -1,6 +1,5 @@
 /** The department's docket: as a list, a month, or a timeline. */
 import { BATCH_ACTS, batchDeadlines, previewBatch } from '#server/docket/batch.ts';
-import { checkDeadline } from '#server/docket/deadlines.ts';
 import { listClosedDays } from '#server/docket/days.ts';
 import {
 	DAYS_LIMIT,
@@ -49,7 +48,6 @@ export function load(event) {
 }
 
 export const actions = {
-	check: action(checkDeadline),
 	preview: action(previewBatch, { done: (rows) => ({ rows }) }),
 	batch: actionValue(batchDeadlines)
 };

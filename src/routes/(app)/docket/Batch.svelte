@@ -31,6 +31,15 @@
 	}
 	const able = $derived((rows ?? []).filter(({ fault }) => fault === null));
 	const left = $derived((rows ?? []).length - able.length);
+	const THEN: Readonly<Record<string, string>> = {
+		docket: 'docketed',
+		aside: 'set aside',
+		assignee: 'given',
+		standIn: 'named',
+		reminder: 'reminds then too'
+	};
+	/** Its day has passed already. */
+	const isMissed = ({ date }: BatchRow) => act === 'docket' && date < page.data.today;
 	const again = () => (rows = null);
 </script>
 
@@ -92,9 +101,9 @@
 		<table class="list mt-4" data-fates>
 			<thead>
 				<tr>
-					<th class="w-[120px]">Date</th>
+					<th class="w-[100px]">Date</th>
 					<th>What</th>
-					<th class="w-[220px]">Then</th>
+					<th class="w-[150px]">Then</th>
 				</tr>
 			</thead>
 			<tbody>
@@ -105,7 +114,9 @@
 							<b class="font-semibold">{row.title}</b>
 							<span class="sub block">{row.matterNumber} {row.matterTitle}</span>
 						</td>
-						<td class={row.fault ? 'text-madder' : 'text-spruce'}>{row.fault ?? 'done'}</td>
+						<td class={row.fault || isMissed(row) ? 'text-madder' : 'text-spruce'}>
+							{row.fault ?? (isMissed(row) ? 'docketed, and missed at once' : THEN[act])}
+						</td>
 					</tr>
 				{/each}
 			</tbody>

@@ -1,4 +1,4 @@
-/** The second check by event: the queue, the sheet, and the dates of one event confirmed at once. */
+/** The second check by event: the queue, the sheet, and one event's dates confirmed at once. */
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import { listSlip } from '#server/day-sheet/slip.ts';

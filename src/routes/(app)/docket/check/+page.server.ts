@@ -26,6 +26,7 @@ export function load(event) {
 		per: PAGE,
 		sheet,
 		open: open?.id ?? null,
+		isWanted,
 		lost: isWanted && !sheet
 	};
 }

@@ -88,6 +88,7 @@
 					staffId={data.me.id}
 					mayDocket={data.can.docket}
 					today={data.today}
+					first={data.isWanted}
 					{ondone}
 				/>
 			{:else}

@@ -21,7 +21,7 @@
 	}
 </script>
 
-<section aria-label="What waits">
+<section aria-label="What waits" class="min-w-0">
 	<h2 class="ruled">
 		Waiting
 		<span class="sub font-normal">{plural(dates, 'date')} of {plural(total, 'event')}</span>

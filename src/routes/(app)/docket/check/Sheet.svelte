@@ -14,14 +14,25 @@
 		staffId: string;
 		mayDocket: boolean;
 		today: string;
+		/** Where there is no room beside the queue, it stands before it: one came for it. */
+		first: boolean;
 		ondone: (words: string) => void | Promise<void>;
 	};
-	let { sheet, open, returning = $bindable(), staffId, mayDocket, today, ondone }: Props = $props();
+	let {
+		sheet,
+		open,
+		returning = $bindable(),
+		staffId,
+		mayDocket,
+		today,
+		first,
+		ondone
+	}: Props = $props();
 	const event = $derived(sheet.items[0]!);
 	const able = $derived(sheet.items.filter((item) => mayConfirm(item, staffId)));
 </script>
 
-<section aria-label="The event" class="min-w-0" data-sheet>
+<section aria-label="The event" class={['min-w-0', { 'max-lg:order-first': first }]} data-sheet>
 	<div class="ruled">
 		<h2 class="read text-title font-medium">{event.event}</h2>
 		<a class="act ml-auto" href="/matters/{event.matterNumber}/docket">{event.matterNumber}</a>

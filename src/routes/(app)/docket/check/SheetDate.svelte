@@ -69,7 +69,7 @@
 		</span>
 	</a>
 	{#if isOpen}
-		<div class="pb-4 pl-6 max-md:pl-0">
+		<div class="pb-4">
 			<p class="read text-head">
 				{formatDate(item.date)}{item.time ? `, ${item.time}` : ''}
 				<span class="sub text-lead">{formatAway(item.date, today)}</span>

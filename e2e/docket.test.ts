@@ -116,44 +116,6 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		);
 	});
 
-	it('checks the dates of an event on one sheet, by keys and at once', async () => {
-		await io.go('/docket/check');
-		await io.page.$$eval('a[data-item]', (all) =>
-			(all.find((a) => a.textContent!.includes('Motion return date')) as HTMLElement).click()
-		);
-		await io.sees('Confirm all');
-		const opened = () =>
-			io.page.$eval('[data-sheet] [aria-expanded="true"]', (link) => link.getAttribute('href'));
-		const first = await opened();
-		await io.page.keyboard.press('n');
-		await io.page.waitForFunction(
-			(before) =>
-				document.querySelector('[data-sheet] [aria-expanded="true"]')?.getAttribute('href') !==
-				before,
-			{},
-			first
-		);
-		await io.page.keyboard.press('p');
-		await io.page.waitForFunction(
-			(before) =>
-				document.querySelector('[data-sheet] [aria-expanded="true"]')?.getAttribute('href') ===
-				before,
-			{},
-			first
-		);
-		await io.page.keyboard.press('d');
-		await io.page.waitForFunction(
-			() => (document.activeElement as HTMLTextAreaElement | null)?.name === 'reason'
-		);
-		await io.page.keyboard.type('not c, n or p: these are words');
-		await io.press('Leave');
-		await io.page.keyboard.press('c');
-		await io.sees(': confirmed.');
-		await io.sees('checked by IO');
-		await io.press('Confirm all');
-		await io.sees('dates confirmed.');
-	});
-
 	it('reads an answer that is a day as any other day, and counts from it', async () => {
 		await clerk.go(`${slip}/docket`);
 		await clerk.press('Enter an event');

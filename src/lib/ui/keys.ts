@@ -10,6 +10,9 @@ const isTyping = ({ target }: KeyboardEvent): boolean =>
 	target instanceof HTMLElement &&
 	(target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
+/** A key of the page is not for what stands over it. */
+export const isDialogOpen = (): boolean => document.querySelector('[role="dialog"]') !== null;
+
 /** Binds keys of the whole page; they rest while somebody types. Gives what unbinds them. */
 export const bindKeys = (bindings: Bindings): (() => void) =>
 	tinykeys(

@@ -4,7 +4,7 @@
 	import { page } from '$app/state';
 	import Logo from '$lib/shell/Logo.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
-	import { bindKeys, walkLinks } from '$lib/ui/keys.ts';
+	import { bindKeys, isDialogOpen, walkLinks } from '$lib/ui/keys.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	let { data, children } = $props();
 	/**
@@ -54,7 +54,7 @@
 	const focusFirst = (el: HTMLElement) => {
 		el.querySelector('a')?.focus();
 	};
-	const isFree = () => !opening.open && !document.querySelector('[role="dialog"]');
+	const isFree = () => !opening.open && !isDialogOpen();
 	function toggleKeys(event: KeyboardEvent) {
 		event.preventDefault();
 		keys = !keys;
@@ -79,11 +79,21 @@
 				event.preventDefault();
 				opening.show();
 			},
+			d: () => visit('/docket'),
+			s: () => visit('/docket/check'),
+			/** On a matter: what happened, and its dates. */
+			e() {
+				const number: string | undefined = page.data.caption?.number;
+				if (number && data.can.docket) visit(`/matters/${number}/docket?enter`);
+			},
 			...Object.fromEntries(
 				Array.from({ length: 9 }, (_, index) => [String(index + 1), () => openNear(index)])
 			)
 		})
 	);
+	function visit(href: string) {
+		if (data.can.inside && isFree()) void goto(href);
+	}
 	/** A number opens the pinned or recent matter beside it. */
 	function openNear(index: number) {
 		const matter = near ? data.near[index] : undefined;
@@ -159,6 +169,12 @@
 			<dd>open a matter</dd>
 			<dt><span class="key">m</span></dt>
 			<dd>pinned and recent matters</dd>
+			<dt><span class="key">d</span></dt>
+			<dd>to the docket</dd>
+			<dt><span class="key">s</span></dt>
+			<dd>to the second check</dd>
+			<dt><span class="key">e</span></dt>
+			<dd>on a matter: enter an event</dd>
 			<dt><span class="key">Enter</span></dt>
 			<dd>commit the line, open a hit</dd>
 			<dt><span class="key">Esc</span></dt>

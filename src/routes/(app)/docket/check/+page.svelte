@@ -8,7 +8,7 @@
 	import { goto } from '$app/navigation';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { bindKeys } from '$lib/ui/keys.ts';
+	import { bindKeys, isDialogOpen } from '$lib/ui/keys.ts';
 	import Queue from './Queue.svelte';
 	import { mayConfirm, waitsFor } from './check.ts';
 	import Sheet from './Sheet.svelte';
@@ -21,7 +21,7 @@
 
 	/** To another date of the sheet; past its end, to the next event. */
 	function step(by: 1 | -1) {
-		if (!sheet) return;
+		if (!sheet || isDialogOpen()) return;
 		const at = sheet.items.findIndex(({ id }) => id === data.open);
 		const next = sheet.items[at + by];
 		if (next) return show(address(sheet.eventId, next.id));
@@ -29,23 +29,24 @@
 		const event = data.queue[place + by];
 		if (event) return show(`/docket/check?event=${event.id}`);
 	}
+	const isReady = () => data.can.docket && !isDialogOpen();
 	const show = (href: string) => goto(href, { noScroll: true, keepFocus: true });
 	async function confirm() {
-		if (!opened || !data.can.docket || !mayConfirm(opened, data.me.id)) return;
+		if (!opened || !isReady() || !mayConfirm(opened, data.me.id)) return;
 		document.querySelector<HTMLButtonElement>('[data-confirm-one] button')?.click();
 	}
 	async function disagree() {
-		if (!opened || !data.can.docket || !waitsFor(opened, data.me.id)) return;
+		if (!opened || !isReady() || !waitsFor(opened, data.me.id)) return;
 		returning = opened.id;
 		await tick();
 		document.querySelector<HTMLElement>('[name="reason"]')?.focus();
 	}
 	$effect(() =>
 		bindKeys({
-			n: () => step(1),
-			p: () => step(-1),
+			'.': () => step(1),
+			',': () => step(-1),
 			c: () => void confirm(),
-			d(event) {
+			x(event) {
 				event.preventDefault();
 				void disagree();
 			}

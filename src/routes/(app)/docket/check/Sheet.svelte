@@ -88,9 +88,9 @@
 		{/each}
 	</div>
 	<p class="no-print sub mt-4 flex flex-wrap items-center gap-1.5 max-md:hidden">
-		<span class="key">n</span> next
-		<span class="key">p</span> previous
+		<span class="key">.</span> next
+		<span class="key">,</span> previous
 		<span class="key">c</span> confirm
-		<span class="key">d</span> disagree
+		<span class="key">x</span> disagree
 	</p>
 </section>

@@ -1,0 +1,108 @@
+/** A docket clerk's work, through the real interface: checked by event, many at once. */
+import assert from 'node:assert/strict';
+import { after, before, describe, it } from 'node:test';
+import type { Browser } from 'puppeteer-core';
+import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
+
+let house: House;
+let browser: Browser;
+let io: Desk;
+
+describe("a docket clerk's work", { timeout: 600_000 }, () => {
+	before(async () => {
+		house = await openHouse('demo');
+		browser = await openBrowser();
+		io = await sit(browser, house.origin, 'okafor');
+	});
+	after(async () => {
+		await browser?.close();
+		await house?.stop();
+	});
+
+	it('checks the dates of an event on one sheet, by keys and at once', async () => {
+		await io.go('/docket/check');
+		await io.page.$$eval('a[data-item]', (all) =>
+			(all.find((link) => link.textContent!.includes('Motion return date')) as HTMLElement).click()
+		);
+		await io.sees('Confirm all');
+		const opened = () =>
+			io.page.$eval('[data-sheet] [aria-expanded="true"]', (link) => link.getAttribute('href'));
+		const first = await opened();
+		await io.page.keyboard.press('.');
+		await io.page.waitForFunction(
+			(before) =>
+				document.querySelector('[data-sheet] [aria-expanded="true"]')?.getAttribute('href') !==
+				before,
+			{},
+			first
+		);
+		await io.page.keyboard.press(',');
+		await io.page.waitForFunction(
+			(before) =>
+				document.querySelector('[data-sheet] [aria-expanded="true"]')?.getAttribute('href') ===
+				before,
+			{},
+			first
+		);
+		await io.page.keyboard.press('x');
+		await io.page.waitForFunction(
+			() => (document.activeElement as HTMLTextAreaElement | null)?.name === 'reason'
+		);
+		await io.page.keyboard.type('not c, n or d: these are words');
+		await io.press('Leave');
+		await io.page.keyboard.press('c');
+		await io.sees(': confirmed.');
+		await io.sees('checked by IO');
+		await io.press('Confirm all');
+		await io.sees('dates confirmed.');
+	});
+
+	it('gives many dates of several matters to a colleague, shown before it is done', async () => {
+		await io.go('/docket?who=mine');
+		const boxes = await io.page.$$('tbody input[type="checkbox"]');
+		for (const box of boxes.slice(0, 4)) await box.evaluate((one) => (one as HTMLElement).click());
+		await io.sees('4 dates chosen');
+		await io.press('Give them to somebody');
+		await io.select('Responsible', 'Sunniva Reyes');
+		await io.press('Show what it would do');
+		await io.page.waitForSelector('[data-fates]');
+		await io.press('Give 4 dates to somebody');
+		await io.sees('Give them to somebody: 4 dates.');
+		await io.misses('4 dates chosen');
+		await io.go('/docket?who=stf_reyes');
+		await io.sees('SR');
+	});
+
+	it('hands one date to a colleague and a stand-in where it stands', async () => {
+		await io.go('/matters?who=all&q=Pier%209');
+		const pier = await io.page.$eval('a[data-row]', (row) => row.getAttribute('href')!);
+		await io.go(`${pier}/docket`);
+		await io.press('Answer or Rule 12 motion');
+		await io.press('Whose it is');
+		await io.select('Responsible', 'Tamsin Wardle');
+		await io.select('Stand-in', 'Tamsin Wardle');
+		await io.press('Keep it so');
+		await io.sees('Nobody stands in for themselves.');
+		await io.select('Stand-in', 'Mateo Quiroga');
+		await io.press('Keep it so');
+		await io.sees('held by TW, MQ stands in');
+	});
+
+	it('goes by keys to the docket, the second check and a new event, and never from a field', async () => {
+		await io.go('/matters?who=all&q=Pier%209');
+		await io.page.$eval('a[data-row]', (row) => (row as HTMLElement).click());
+		await io.sees('Who works on it');
+		await io.page.keyboard.press('e');
+		await io.sees('What happened');
+		await io.page.keyboard.type('sed');
+		assert.match(io.page.url(), /\/docket\?enter/);
+		// The first closes what was found, the second the drawer.
+		await io.page.keyboard.press('Escape');
+		await io.page.keyboard.press('Escape');
+		await io.page.waitForFunction(() => !document.querySelector('[role="dialog"]'));
+		await io.page.keyboard.press('d');
+		await io.page.waitForFunction(() => location.pathname === '/docket');
+		await io.page.keyboard.press('s');
+		await io.page.waitForFunction(() => location.pathname === '/docket/check');
+	});
+});

@@ -87,6 +87,7 @@ describe('every main view', { timeout: 600_000 }, () => {
 				'/docket?view=timeline',
 				'/docket?view=month',
 				'/docket/check',
+				'/docket/sign-off',
 				'/docket/changes',
 				'/docket/closures',
 				'/docket/report',

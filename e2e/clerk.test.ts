@@ -105,4 +105,22 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.page.keyboard.press('s');
 		await io.page.waitForFunction(() => location.pathname === '/docket/check');
 	});
+
+	it('signs off the dates of the weeks ahead, sends one back, and is shown to have done so', async () => {
+		await io.go('/docket/sign-off');
+		await io.sees('Seen and right');
+		await io.page.$eval('[data-own="Petition to appeal"] button', (one) => one.click());
+		await io.press('Sign off: ');
+		assert.match(io.page.url(), /sign-off/, 'the browser asks for the words');
+		await io.page.keyboard.type('The motion was withdrawn');
+		await io.press('Sign off: ');
+		await io.sees('1 gone back to be put right.');
+		await io.sees('You signed off');
+		await io.sees('returned by IO');
+		const clerk = await sit(browser, house.origin, 'castellan');
+		await clerk.go('/docket/sign-off');
+		await clerk.sees('1 not right');
+		await clerk.press('Week of');
+		await clerk.sees('The motion was withdrawn');
+	});
 });

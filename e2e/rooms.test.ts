@@ -67,6 +67,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 					'/docket?view=timeline',
 					'/docket?view=month',
 					'/docket/check',
+					'/docket/sign-off',
 					'/docket/changes',
 					'/docket/closures',
 					'/docket/report',

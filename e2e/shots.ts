@@ -70,6 +70,10 @@ try {
 		await io.go('/docket/check');
 		await shot(io, 'check');
 	}
+	if (wants('sign-off')) {
+		await io.go('/docket/sign-off');
+		await shot(io, 'sign-off');
+	}
 	if (wants('calculator')) {
 		await io.go(
 			'/docket/calculator?court=us-ca-superior&from=2027-01-25&amount=16&unit=cd&way=before&service=electronic'

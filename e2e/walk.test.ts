@@ -115,6 +115,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		'/docket?view=month',
 		'/docket?show=all&matter=' + hidden.number
 	],
+	'/docket/sign-off': () => ['/docket/sign-off', '/docket/sign-off?week=2026-11-16'],
 	'/docket/check': () => ['/docket/check', `/docket/check?deadline=${hidden.deadline}`],
 	'/docket/changes': () => ['/docket/changes'],
 	'/docket/closures': () => ['/docket/closures'],

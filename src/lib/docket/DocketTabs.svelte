@@ -2,13 +2,16 @@
 <script lang="ts">
 	import { page } from '$app/state';
 	import Tabs from '$lib/ui/Tabs.svelte';
-	const waiting = $derived(page.data.waiting as { checks: number; changes: number } | undefined);
+	const waiting = $derived(
+		page.data.waiting as { checks: number; changes: number; signOff: number } | undefined
+	);
 	const withCount = (name: string, count: number | undefined) =>
 		count ? `${name} ${count}` : name;
 	const tabs = $derived([
 		{ href: '/docket', name: 'Dates' },
 		{ href: '/docket/check', name: withCount('Second check', waiting?.checks) },
 		{ href: '/docket/changes', name: withCount('Changes', waiting?.changes) },
+		{ href: '/docket/sign-off', name: withCount('Sign-off', waiting?.signOff) },
 		{ href: '/docket/report', name: 'Report' },
 		{ href: '/docket/closures', name: 'Closures' },
 		{ href: '/rulebooks', name: 'Rulebooks' },

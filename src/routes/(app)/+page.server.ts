@@ -12,6 +12,7 @@ import { seeReminder } from '#server/reminders/commands.ts';
 import { listMyReminders } from '#server/reminders/queries.ts';
 import { listMyRequests } from '#server/requests/queries.ts';
 import { listMineToSign, listSigningWithOthers } from '#server/signing/queries.ts';
+import { findSignOffState } from '#server/sign-off/queries.ts';
 import { addLeave, removeLeave } from '#server/staff/commands.ts';
 import { listDaysAway } from '#server/staff/queries.ts';
 import { listMyTasks, listTasksWithOthers } from '#server/tasks/queries.ts';
@@ -34,6 +35,7 @@ export function load(event) {
 		unchecked: listDeadlines(app, me, { show: 'unchecked', per: 1 }).total,
 		reminders: listMyReminders(app, me),
 		changes: countWaitingChanges(app, me),
+		signOff: findSignOffState(app, me, me.id).open.length,
 		away: listDaysAway(app, me),
 		tasks: listMyTasks(app, me),
 		asked: listMentionsOf(app, me),

@@ -33,6 +33,9 @@
 			{#if data.changes}<a class="note warn" href="/docket/changes"
 					>{plural(data.changes, 'date waits', 'dates wait')} for a decision</a
 				>{/if}
+			{#if data.signOff}<a class="note" href="/docket/sign-off"
+					>{plural(data.signOff, 'date')} to sign off</a
+				>{/if}
 			{#if data.toSign.length}<a class="note" href="/signing/{data.toSign[0]!.signerId}"
 					>{plural(data.toSign.length, 'document')} to sign</a
 				>{/if}

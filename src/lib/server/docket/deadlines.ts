@@ -2,13 +2,15 @@
 import { z } from 'zod';
 import { isOccasion } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
+import { isOnTeam } from '#server/access/team.ts';
 import type { Context, Staff } from '#server/app/application.ts';
-import { NotFound, Refused } from '#server/app/errors.ts';
+import { Refused } from '#server/app/errors.ts';
 import { day, id, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { matterCommand } from '#server/app/matter-command.ts';
 import { insertOrIgnore, one } from '#server/db/sql.ts';
 import { queueMail } from '#server/mail/queue.ts';
-import { findPersonOfStaff } from '#server/staff/queries.ts';
+import type { MatterRow } from '#server/matters/rows.ts';
+import { findPersonOfStaff, listColleagues } from '#server/staff/queries.ts';
 import { recount } from './counting.ts';
 import { requireDeadline, requireDeadlines, requireDocumentOn } from './find.ts';
 import { askForWord } from './met-late.ts';
@@ -130,24 +132,48 @@ export const returnDeadline = matterCommand({
 			throw new Refused('Only a docketed date is returned.');
 		if (deadline.docketed_by === me.id)
 			throw new Refused('You docketed this date yourself: change it.');
-		updateDeadline(ctx, deadline, {
-			returned_by: me.id,
-			returned_at: ctx.clock.now(),
-			returned_reason: input.reason,
-			checked_by: null,
-			checked_at: null
-		});
-		const docketer = findPersonOfStaff(ctx, deadline.docketed_by);
-		if (!docketer) throw new NotFound('colleague');
 		record.audit({ deadline: deadline.id, reason: input.reason });
-		record.log(
-			'date',
-			`Second check of ${deadline.title} ${formatDate(deadline.date)} not agreed, back to ${docketer.name}: ${input.reason}`
-		);
-		const message = dateReturned(matter, deadline, me.name, input.reason);
-		queueMail(ctx, { matterId: matter.id, to: docketer, message });
+		record.log('date', giveBack(ctx, me, matter, deadline, input.reason));
 	}
 });
+
+/**
+ * Marks a date as not agreed with: it loses its check, and who docketed it is told, or the docket
+ * clerks where that is oneself. Gives the words for the logbook.
+ */
+export function giveBack(
+	ctx: Context,
+	me: Staff,
+	matter: MatterRow,
+	deadline: DeadlineRow,
+	reason: string
+): string {
+	updateDeadline(ctx, deadline, {
+		returned_by: me.id,
+		returned_at: ctx.clock.now(),
+		returned_reason: reason,
+		checked_by: null,
+		checked_at: null
+	});
+	const told = listAnswering(ctx, me, matter, deadline);
+	const message = dateReturned(matter, deadline, me.name, reason);
+	for (const to of told) queueMail(ctx, { matterId: matter.id, to, message });
+	const whom = told.map(({ name }) => name).join(', ') || 'whoever docketed it';
+	return `${deadline.title} ${formatDate(deadline.date)} not agreed, back to ${whom}: ${reason}`;
+}
+
+/** Who docketed it; where that is oneself, the docket clerks that may see the matter. */
+function listAnswering(ctx: Context, me: Staff, matter: MatterRow, { docketed_by }: DeadlineRow) {
+	const docketer =
+		docketed_by === me.id ? null : docketed_by && findPersonOfStaff(ctx, docketed_by);
+	if (docketer) return [docketer];
+	return listColleagues(ctx).filter(
+		({ id: staffId, role }) =>
+			role === 'docket-clerk' &&
+			staffId !== me.id &&
+			(!matter.restricted || isOnTeam(ctx.db, matter.id, staffId))
+	);
+}
 
 /**
  * Answers a returned date that stands as it is; it waits for a second check again. A date that is

@@ -7,6 +7,7 @@ import { countNewReadings } from '#server/docket/new-readings.ts';
 import { sendWaiting } from '#server/mail/send.ts';
 import { sendDigests } from '#server/reminders/digests.ts';
 import { sendReminders } from '#server/reminders/send.ts';
+import { askForSignOffs } from '#server/sign-off/ask.ts';
 import { sealFinished } from '#server/signing/finish.ts';
 
 /** Reminders and digests come in the morning, where the department is. */
@@ -18,6 +19,7 @@ export type Mailer = { transport: Transporter; from: string };
 export const listJobs = ({ transport, from }: Mailer): readonly Job[] => [
 	{ name: 'reminders', label: 'Reminders of dates', hour: MORNING, run: sendReminders },
 	{ name: 'digests', label: 'Morning digests', hour: MORNING, run: sendDigests },
+	{ name: 'sign-offs', label: 'Weekly sign-off of dates', hour: MORNING, run: askForSignOffs },
 	{ name: 'invitations', label: 'Changes of dates sent outside', run: updateInvitations },
 	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },
 	{ name: 'seals', label: 'Sealing of signed documents', run: sealFinished },

@@ -34,6 +34,7 @@ export const ELSEWHERE = [
 	'sign',
 	'decline to sign',
 	'seal document',
+	'sign off dates',
 	'add closure',
 	'remove closure',
 	'save rulebook',

@@ -3,13 +3,13 @@
  * decision.
  */
 import { may } from '#core/access/table.ts';
-import { countDocketWaiting } from '#server/docket/changes.ts';
 import { requireAction } from '#server/http/request.ts';
+import { countWaiting } from '#server/sign-off/waiting.ts';
 
 export function load(event) {
 	const me = requireAction(event, 'docket.read');
 	return {
-		waiting: countDocketWaiting(event.locals.app, me),
+		waiting: countWaiting(event.locals.app, me),
 		canClose: may(me.role, 'docket.closure')
 	};
 }

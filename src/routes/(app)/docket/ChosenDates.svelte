@@ -18,7 +18,7 @@
 	}
 </script>
 
-<div class="no-print bg-paper sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-2 py-1">
+<div class="no-print sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-2 bg-sail py-1">
 	<b class="font-semibold">{plural(chosen.length, 'date')} chosen</b>
 	{#if mayDocket}
 		{#each Object.entries(acts) as [which, label] (which)}

@@ -40,6 +40,7 @@ import { logTime, releaseTime } from '#server/time/commands.ts';
 import { startTimer } from '#server/time/timers.ts';
 import { Chance } from './chance.ts';
 import { addDocketDepth } from './docket.ts';
+import { addPapers } from './papers.ts';
 import { initialsOf, makeHouse, PEOPLE, UNITS } from './house.ts';
 import { addRequestsAndTrials } from './more.ts';
 import * as words from './words.ts';
@@ -544,17 +545,11 @@ for (const [i, item] of papers
 	}
 }
 
-await addRequestsAndTrials({
-	as,
-	done,
-	at: (day) => void (at = day),
-	world: app,
-	today,
-	matters,
-	humans,
-	orgs
-});
-await addDocketDepth({ as, done, at: (day) => void (at = day), world: app, today, matters });
+const setDay = (day: PlainDate) => void (at = day);
+const scene = { as, done, at: setDay, world: app, today, matters, humans, orgs };
+await addRequestsAndTrials(scene);
+await addDocketDepth(scene);
+await addPapers(scene);
 
 // Old mail has long been read; the last days' waits for the Post room.
 run(db, 'DELETE FROM mail_out WHERE queued_at < @queuedAt', {

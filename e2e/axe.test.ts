@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import { after, before, describe, it } from 'node:test';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
+import { listViews } from './views.ts';
 
 const axe = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 let house: House;
@@ -69,38 +70,15 @@ describe('every main view', { timeout: 600_000 }, () => {
 		const views: [Desk, string][] = [
 			[guest, '/sign-in'],
 			...[
-				'/',
-				'/matters?who=all',
-				pier,
-				`${pier}/docket`,
+				...listViews(pier),
 				`${pier}/tasks`,
 				`${pier}/documents`,
-				`${pier}/logbook`,
-				`${pier}/trial`,
 				`${pier}/time`,
-				'/people',
 				'/people?q=group',
-				'/interest',
-				'/requests',
-				'/figures',
-				'/docket',
-				'/docket?view=timeline',
-				'/docket?view=month',
-				'/docket/check',
-				'/docket/sign-off',
-				'/docket/changes',
-				'/docket/closures',
-				'/docket/report',
-				'/rulebooks',
 				'/rulebooks/us-ny-supreme',
-				'/docket/calculator?court=us-ca-superior&amount=16&unit=cd&way=before&from=2027-01-25',
-				`${pier}/docket?view=timeline`,
-				`${pier}/docket?view=month`,
 				`${pier}/docket?view=list&when=all`,
-				'/documents',
 				paper,
-				`${paper}/sign`,
-				'/time'
+				`${paper}/sign`
 			].map((text): [Desk, string] => [io, text]),
 			...['/costs', run, '/mail', '/kinds', '/kinds/litigation', '/imports', '/jobs'].map(
 				(text): [Desk, string] => [ops, text]

@@ -1,7 +1,10 @@
 /** A docket clerk's work, through the real interface: checked by event, many at once. */
 import assert from 'node:assert/strict';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
-import type { Browser } from 'puppeteer-core';
+import type { Browser, ElementHandle } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
 
 let house: House;
@@ -111,8 +114,8 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.sees('Seen and right');
 		await io.page.$eval('[data-own="Petition to appeal"] button', (one) => one.click());
 		await io.press('Sign off: ');
-		assert.match(io.page.url(), /sign-off/, 'the browser asks for the words');
-		await io.page.keyboard.type('The motion was withdrawn');
+		await io.sees('Say what is not right of “Petition to appeal”.');
+		await io.fill('What is not right of Petition to appeal', 'The motion was withdrawn');
 		await io.press('Sign off: ');
 		await io.sees('1 gone back to be put right.');
 		await io.sees('You signed off');
@@ -122,5 +125,53 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await clerk.sees('1 not right');
 		await clerk.press('Week of');
 		await clerk.sees('The motion was withdrawn');
+	});
+
+	it('makes of a paper that came in an event with its dates, the paper filed as its source', async () => {
+		const clerk = await sit(browser, house.origin, 'castellan');
+		await clerk.go('/docket/papers');
+		await clerk.sees('LF-2025-0007 Turnstile patent');
+		await clerk.page.waitForSelector('canvas[data-drawn]');
+		await clerk.press('Interrogatories served');
+		await clerk.press('20 November 2026');
+		await clerk.select('Served by', 'lectronic');
+		await clerk.sees('Answers and objections');
+		await clerk.fill('Name it', 'second set');
+		await clerk.press('Docket 1 date');
+		await clerk.sees('Docketed 1 date on LF-2025-0007.');
+		await clerk.go('/docket/papers');
+		await clerk.sees('no matter yet');
+		await clerk.misses('Turnstile patent');
+		await clerk.go('/matters/LF-2025-0007/docket');
+		await clerk.sees('second set');
+		await clerk.sees("Plaintiff's second set of interrogatories");
+	});
+
+	it('takes a paper in, finds no matter, is told which, keeps what is wrong beside the field', async () => {
+		const clerk = await sit(browser, house.origin, 'castellan');
+		await clerk.go('/docket/papers');
+		const folder = mkdtempSync(join(tmpdir(), 'kite-paper-'));
+		const path = join(folder, 'order.txt');
+		writeFileSync(path, 'ORDER. The hearing of the motion is continued to January 29, 2027.');
+		const field = await clerk.page.$('input[type="file"]');
+		await (field as ElementHandle<HTMLInputElement>).uploadFile(path);
+		await clerk.sees('1 paper came in.');
+		await clerk.sees('its number of the court stands in no open matter of yours');
+		await clerk.choose('Matter', 'Pier 9', 'Pier 9');
+		await clerk.sees('LF-2026-0010');
+		await clerk.choose('What happened', 'complaint filed', 'Complaint filed');
+		await clerk.press('January 29, 2027');
+		await clerk.sees('has not come yet');
+		await clerk.press('give it to a colleague');
+		await clerk.select('Who has it now', 'Joss Abernathy');
+		await clerk.press('Give it');
+		await clerk.sees('Joss Abernathy has it');
+		await clerk.press('nothing to docket in it');
+		await clerk.press('Put it aside');
+		await clerk.sees('missing');
+		await clerk.fill('Why there is nothing to docket', 'Copied to us only');
+		await clerk.press('Put it aside');
+		await clerk.sees('Put aside, with the reason.');
+		await clerk.misses('order.txt');
 	});
 });

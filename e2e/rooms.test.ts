@@ -10,6 +10,7 @@ import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
+import { listTelephoneViews, listViews } from './views.ts';
 
 const scratch = mkdtempSync(join(tmpdir(), 'kite-in-'));
 let house: House;
@@ -50,37 +51,8 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		const row = 'td:has(> a[data-row])';
 		const TITLES: Record<string, string> = { '/': '[data-title]', '/matters': row, '/docket': row };
 		for (const [width, paths] of [
-			[
-				1024,
-				[
-					'/',
-					'/matters?who=all',
-					pier,
-					`${pier}/docket`,
-					`${pier}/logbook`,
-					`${pier}/trial`,
-					'/people',
-					'/interest',
-					'/requests',
-					'/figures',
-					'/docket',
-					'/docket?view=timeline',
-					'/docket?view=month',
-					'/docket/check',
-					'/docket/sign-off',
-					'/docket/changes',
-					'/docket/closures',
-					'/docket/report',
-					'/rulebooks',
-					'/rulebooks/us-ca-superior',
-					'/docket/calculator?amount=21',
-					`${pier}/docket?view=timeline`,
-					`${pier}/docket?view=month`,
-					'/documents',
-					'/time'
-				]
-			],
-			[390, ['/', '/matters', '/docket', '/people', pier, '/requests', '/time']]
+			[1024, [...listViews(pier), '/rulebooks/us-ca-superior']],
+			[390, listTelephoneViews(pier)]
 		] as const) {
 			const desk = await sit(browser, house.origin, 'okafor', { width, height: 800 });
 			for (const path of paths) {

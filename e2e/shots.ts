@@ -70,6 +70,10 @@ try {
 		await io.go('/docket/check');
 		await shot(io, 'check');
 	}
+	if (wants('papers')) {
+		await io.go('/docket/papers');
+		await shot(io, 'papers');
+	}
 	if (wants('sign-off')) {
 		await io.go('/docket/sign-off');
 		await shot(io, 'sign-off');

@@ -27,6 +27,7 @@ type Hidden = {
 	check: string;
 	request: string;
 	paper: string;
+	paperIn: string;
 };
 let hidden: Hidden;
 let run = '';
@@ -40,6 +41,12 @@ const get = (login: string, path: string, init: RequestInit = {}) =>
 			cookie: cookies.get(login) ?? '',
 			...(init.headers as Record<string, string> | undefined)
 		}
+	});
+const send = (login: string, path: string, body: FormData) =>
+	get(login, path, {
+		method: 'POST',
+		body,
+		headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
 	});
 const json = (login: string, method: string, path: string, body: unknown) =>
 	get(login, path, {
@@ -116,6 +123,8 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		'/docket?show=all&matter=' + hidden.number
 	],
 	'/docket/sign-off': () => ['/docket/sign-off', '/docket/sign-off?week=2026-11-16'],
+	'/docket/papers': () => ['/docket/papers', `/docket/papers?matter=${hidden.number}`],
+	'/docket/papers/[id]': () => [`/docket/papers/${hidden.paperIn}`],
 	'/docket/check': () => ['/docket/check', `/docket/check?deadline=${hidden.deadline}`],
 	'/docket/changes': () => ['/docket/changes'],
 	'/docket/closures': () => ['/docket/closures'],
@@ -222,11 +231,7 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 		const form = (path: string, fields: Record<string, string>) => {
 			const data = new FormData();
 			for (const [key, value] of Object.entries(fields)) data.set(key, value);
-			return get('okafor', path, {
-				method: 'POST',
-				body: data,
-				headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
-			});
+			return send('okafor', path, data);
 		};
 		const other = new FormData();
 		for (const [key, value] of Object.entries({
@@ -237,11 +242,7 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 		}))
 			other.set(key, value);
 		other.set('file', new File(['Heron contents'], 'secret.txt'));
-		await get('okafor', `/matters/${item.number}/documents?/upload`, {
-			method: 'POST',
-			body: other,
-			headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
-		});
+		await send('okafor', `/matters/${item.number}/documents?/upload`, other);
 		await form(`/matters/${item.number}?/edit`, {
 			matterId: item.id,
 			fields: JSON.stringify({ rulebook: 'us-federal.ca-nd', 'fact:entity': 'Heron Entity' })
@@ -264,11 +265,7 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 		}))
 			asked.set(key, value);
 		asked.set('files', new File(['Heron words'], 'heron.txt'));
-		await get('tarrant', '/requests?/write', {
-			method: 'POST',
-			body: asked,
-			headers: { origin: house.origin, 'x-sveltekit-action': 'true', accept: 'application/json' }
-		});
+		await send('tarrant', '/requests?/write', asked);
 		await form(
 			`/requests/${scalar<string>(db, "SELECT id FROM request WHERE about = 'Heron question'")}?/merge`,
 			{ number: item.number }
@@ -280,6 +277,9 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			docket: 'serve-each-defendant',
 			name: 'Heron filing'
 		});
+		const came = new FormData();
+		came.set('files', new File([`Heron order, ${item.number}`], 'heron-order.txt'));
+		await send('okafor', '/docket/papers?/receive', came);
 		await form(`/matters/${item.number}/tasks?/add`, {
 			matterId: item.id,
 			subject: 'Heron task',
@@ -309,6 +309,7 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			card: idOf("SELECT id FROM person WHERE name = 'Heron Holdings'"),
 			check: idOf("SELECT id FROM interest_check WHERE names LIKE '%Heron%'"),
 			request: idOf("SELECT id FROM request WHERE about = 'Heron question'"),
+			paperIn: idOf("SELECT id FROM paper WHERE file_name = 'heron-order.txt'"),
 			paper: idOf("SELECT id FROM request_file WHERE file_name = 'heron.txt'")
 		};
 		run = idOf('SELECT id FROM cost_run ORDER BY made_at DESC LIMIT 1');

@@ -3,12 +3,14 @@
 	import { page } from '$app/state';
 	import Tabs from '$lib/ui/Tabs.svelte';
 	const waiting = $derived(
-		page.data.waiting as { checks: number; changes: number; signOff: number } | undefined
+		page.data.waiting as
+			{ papers: number; checks: number; changes: number; signOff: number } | undefined
 	);
 	const withCount = (name: string, count: number | undefined) =>
 		count ? `${name} ${count}` : name;
 	const tabs = $derived([
 		{ href: '/docket', name: 'Dates' },
+		{ href: '/docket/papers', name: withCount('Papers', waiting?.papers) },
 		{ href: '/docket/check', name: withCount('Second check', waiting?.checks) },
 		{ href: '/docket/changes', name: withCount('Changes', waiting?.changes) },
 		{ href: '/docket/sign-off', name: withCount('Sign-off', waiting?.signOff) },

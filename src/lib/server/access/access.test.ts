@@ -11,6 +11,7 @@ import { makeFeed } from '#server/docket/feeds.ts';
 import { listDeadlines } from '#server/docket/list.ts';
 import { listHorizon } from '#server/day-sheet/horizon.ts';
 import { listMatterEvents } from '#server/docket/matter-docket.ts';
+import { queueDocument } from '#server/papers/commands.ts';
 import { uploadDocument } from '#server/documents/commands.ts';
 import { makePdf } from '#server/files/pdf.ts';
 import { countKindUses } from '#server/kinds/queries.ts';
@@ -241,6 +242,7 @@ describe('a restricted matter', () => {
 		const reference = { matterId: id, whose: 'court', number: '1' };
 		const link = { matterId: id, name: 'x', url: 'court.example' };
 		/** Of each command on a matter: one try. */
+		const paperId = good(queueDocument(house.as('okafor'), { documentId })).paper;
 		const tries: Record<string, unknown> = {
 			'edit matter': { matterId: id, fields: { title: 'x' } },
 			'add member': { matterId: id, staffId: 'stf_wardle' },
@@ -326,6 +328,16 @@ describe('a restricted matter', () => {
 				fields: [{ signer: 0, kind: 'signature', page: 0, x: 0, y: 0, w: 0.1, h: 0.1, label: '' }]
 			},
 			'withdraw signing round': { roundId },
+			'queue document as paper': { documentId },
+			'hand paper over': { paperId, staffId: 'stf_okafor' },
+			'set paper aside': { paperId, reason: 'x' },
+			'docket paper': {
+				paperId,
+				matterId: id,
+				folder: 'x',
+				eventKey: 'complaint-filed',
+				date: '2026-11-16'
+			},
 			'log time': { matterId: id, day: '2026-11-20', hours: '1', narrative: 'x' },
 			'start timer': { matterId: id, words: '' }
 		};

@@ -4,7 +4,7 @@ import { plural } from '#core/format/words.ts';
 import { signOffWeek } from '#core/sign-off/week.ts';
 import { command } from '#server/app/command.ts';
 import { Refused } from '#server/app/errors.ts';
-import { day, id, maybeText } from '#server/app/fields.ts';
+import { day, flag, id, maybeText } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import { insert } from '#server/db/sql.ts';
 import { giveBack } from '#server/docket/deadlines.ts';
@@ -16,6 +16,8 @@ const signedDate = z.object({
 	id: id('a date'),
 	/** As it was shown. */
 	date: day('The day'),
+	/** It is not right, and what is not. */
+	wrong: flag,
 	words: maybeText('What is not right', 500)
 });
 
@@ -29,6 +31,8 @@ export const signOff = command({
 		for (const { id: deadlineId, title, date } of standing) {
 			const seen = shown.get(deadlineId);
 			if (!seen) throw new Refused(`“${title}” has come meanwhile: look at it too.`);
+			if (seen.wrong && seen.words === '')
+				throw new Refused(`Say what is not right of “${title}”.`, 'dates');
 			if (seen.date !== date) throw new Refused(`“${title}” has moved meanwhile: look again.`);
 		}
 		if (standing.length < shown.size)
@@ -42,19 +46,19 @@ export const signOff = command({
 			until,
 			at: ctx.clock.now()
 		});
-		for (const { id: deadlineId, date, words } of shown.values()) {
+		for (const { id: deadlineId, date, words, wrong } of shown.values()) {
 			insert<SignOffDateRow>(ctx.db, 'sign_off_date', {
 				sign_off_id: signOffId,
 				deadline_id: deadlineId,
 				date,
-				words
+				words: wrong ? words : ''
 			});
-			if (words === '') continue;
+			if (!wrong) continue;
 			const { deadline, matter } = requireDeadline(ctx, deadlineId);
 			record.logOn(matter.id, 'date', giveBack(ctx, me, matter, deadline, words));
 		}
-		const wrong = [...shown.values()].filter(({ words }) => words !== '');
-		record.audit({ week, dates: shown.size, wrong: wrong.map((date) => date.id) });
-		return { right: plural(shown.size - wrong.length, 'date'), wrong: wrong.length };
+		const not = [...shown.values()].filter(({ wrong }) => wrong);
+		record.audit({ week, dates: shown.size, wrong: not.map((date) => date.id) });
+		return { right: plural(shown.size - not.length, 'date'), wrong: not.length };
 	}
 });

@@ -31,7 +31,12 @@ const answer = () =>
 const own = (login = 'okafor') => listOwnDates(house, house.staff(login));
 const sign = (login = 'okafor', words: Record<string, string> = {}) =>
 	signOff(house.as(login), {
-		dates: own(login).map(({ id, date }) => ({ id, date, words: words[id] ?? '' }))
+		dates: own(login).map(({ id, date }) => ({
+			id,
+			date,
+			wrong: id in words ? 'on' : '',
+			words: words[id] ?? ''
+		}))
 	});
 const state = (login = 'okafor', by = login) =>
 	findSignOffState(house, house.staff(by), `stf_${login}`);
@@ -105,6 +110,8 @@ describe('the weekly sign-off', () => {
 
 	it('sends back what is not right: it loses its check, and who must answer is told', () => {
 		good(checkDeadlines(house.as('castellan'), { deadlineIds: [answer().id] }));
+		const nothing = Object.values(bad(sign('okafor', { [answer().id]: '' }))).join();
+		assert.match(nothing, /Say what is not right of “Answer/);
 		const given = good(sign('okafor', { [answer().id]: 'Served on the 10th.' }));
 		assert.equal(given.wrong, 1);
 		assert.deepEqual([answer().checked_by, answer().returned_by], [null, 'stf_okafor']);

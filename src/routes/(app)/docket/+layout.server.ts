@@ -4,7 +4,7 @@
  */
 import { may } from '#core/access/table.ts';
 import { requireAction } from '#server/http/request.ts';
-import { countWaiting } from '#server/sign-off/waiting.ts';
+import { countWaiting } from '#server/day-sheet/waiting.ts';
 
 export function load(event) {
 	const me = requireAction(event, 'docket.read');

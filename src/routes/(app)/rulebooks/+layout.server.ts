@@ -1,5 +1,5 @@
 /** The rooms of the docket say the same everywhere. */
-import { countWaiting } from '#server/sign-off/waiting.ts';
+import { countWaiting } from '#server/day-sheet/waiting.ts';
 import { requireAction } from '#server/http/request.ts';
 
 export const load = (event) => ({

@@ -101,12 +101,12 @@
 							</button>
 						</div>
 						{#if due.id in wrong}
+							<input type="hidden" name="dates.{place}.wrong" value="on" />
 							<input
 								class="box mt-1 w-full"
 								name="dates.{place}.words"
 								bind:value={wrong[due.id]}
 								use:focus
-								required
 								autocomplete="off"
 								aria-label="What is not right of {due.title}"
 								placeholder="what is not right"

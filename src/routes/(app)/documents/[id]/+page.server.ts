@@ -4,8 +4,9 @@ import type { Application } from '#server/app/application.ts';
 import { findDocument, listVersions, type VersionView } from '#server/documents/queries.ts';
 import { DOCX } from '#server/files/media.ts';
 import { paragraphsTask } from '#server/files/tasks.ts';
-import { action } from '#server/http/action.ts';
+import { action, actionValue } from '#server/http/action.ts';
 import { notThere, requireAction } from '#server/http/request.ts';
+import { queueDocument } from '#server/papers/commands.ts';
 import { withdrawRound } from '#server/signing/commands.ts';
 import { listRounds } from '#server/signing/queries.ts';
 
@@ -57,4 +58,4 @@ async function readShown(app: Application, { mediaType, sha256 }: VersionView): 
 	}
 }
 
-export const actions = { withdraw: action(withdrawRound) };
+export const actions = { withdraw: action(withdrawRound), queue: actionValue(queueDocument) };

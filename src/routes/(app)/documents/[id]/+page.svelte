@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
 	import Banner from '$lib/ui/Banner.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import PdfView from '$lib/ui/PdfView.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, formatDay, formatSize } from '$lib/ui/format.ts';
@@ -29,6 +31,16 @@
 		<span class="sub">{d.number}</span>
 		<h1 class="max-w-[60ch] truncate">{d.name}</h1>
 		{#if d.mark}<span class="note warn">{d.mark}</span>{/if}<span class="grow"></span>
+		{#if data.can.docket}
+			<RowAction
+				action="?/queue"
+				fields={{ documentId: d.id }}
+				look="btn"
+				ondone={({ paper }) => goto(`/docket/papers?paper=${paper}`)}
+			>
+				Docket it
+			</RowAction>
+		{/if}
 		<a class="btn" href="{file}&download=1" download>Download</a
 		>{#if d.mediaType === 'application/pdf' && !busy}<a
 				class="btn"

@@ -2,7 +2,7 @@
 import { isOccasion, RESULT_WORDS } from '#core/docket/occasion.ts';
 import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 import type { DeadlineView } from '#server/docket/list.ts';
-import { formatDay, plural } from '$lib/ui/format.ts';
+import { formatDay } from '$lib/ui/format.ts';
 
 const dayOnly = (date: string, today: string): string => formatDay(date, today).slice(4);
 
@@ -65,10 +65,3 @@ export const pickDeadlines = (
 			(deadline) => (WHEN[when]?.(deadline, today) ?? true) && (ONLY[only]?.(deadline) ?? true)
 		)
 		.sort((one, other) => one.date.localeCompare(other.date));
-
-/** What a button does with an event: a hearing is docketed itself, and the chosen dates with it. */
-export function docketWords(count: number, ahead: string | null): string {
-	const dates = plural(count, 'date');
-	if (isOccasion(ahead)) return `Docket the ${ahead}${count ? ` and ${dates}` : ''}`;
-	return count ? `Docket ${dates}` : 'Keep as proposed';
-}

@@ -1,0 +1,47 @@
+/** The views of the legal people: what axe reads, and what must fit every screen. */
+const DOCKET = [
+	'/docket',
+	'/docket?view=timeline',
+	'/docket?view=month',
+	'/docket/papers',
+	'/docket/check',
+	'/docket/sign-off',
+	'/docket/changes',
+	'/docket/closures',
+	'/docket/report',
+	'/rulebooks'
+];
+
+/** @param matter the address of a matter of litigation */
+export const listViews = (matter: string): string[] => [
+	'/',
+	'/matters?who=all',
+	matter,
+	`${matter}/docket`,
+	`${matter}/docket?view=timeline`,
+	`${matter}/docket?view=month`,
+	`${matter}/logbook`,
+	`${matter}/trial`,
+	'/people',
+	'/interest',
+	'/requests',
+	'/figures',
+	...DOCKET,
+	'/docket/calculator?court=us-ca-superior&amount=16&unit=cd&way=before&from=2027-01-25',
+	'/documents',
+	'/time'
+];
+
+/** What is looked at on a telephone. */
+export const listTelephoneViews = (matter: string): string[] => [
+	'/',
+	'/matters',
+	'/docket',
+	'/docket/papers',
+	'/docket/check',
+	'/docket/sign-off',
+	'/people',
+	matter,
+	'/requests',
+	'/time'
+];

@@ -4,8 +4,7 @@
 -->
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import type { PlainDate } from '#core/dates/plain.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
@@ -87,7 +86,7 @@
 	const services = $derived(event ? (allServices[event.book] ?? []) : []);
 	const questions = $derived(listAsked(event?.questions ?? [], entry.answers));
 	const asIso = (typed: string) => {
-		const read = typed.trim() ? parseTypedDate(typed, today as PlainDate) : null;
+		const read = typed.trim() ? readTypedDate(typed, today) : null;
 		return read && 'date' in read ? read.date : typed.trim();
 	};
 	const request = $derived(

@@ -58,7 +58,7 @@
 				error={errors.hours}
 				name="hours"
 				bind:value={v.hours}
-				placeholder="0.4"
+				placeholder="hours"
 				autocomplete="off"
 				numeric
 			/>

@@ -4,9 +4,9 @@
 -->
 <script lang="ts">
 	import CalendarIcon from '@lucide/svelte/icons/calendar-days';
-	import { parseDate, type PlainDate } from '#core/dates/plain.ts';
+	import { parseDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	type Props = {
 		name: string;
 		label: string;
@@ -30,7 +30,7 @@
 	const id = $props.id();
 	let touched = $state(false);
 	let open = $state(false);
-	const read = $derived(value.trim() === '' ? null : parseTypedDate(value, today as PlainDate));
+	const read = $derived(value.trim() === '' ? null : readTypedDate(value, today));
 	const iso = $derived(read && 'date' in read ? read.date : value);
 	const fault = $derived(error ?? (touched && read && 'error' in read ? read.error : undefined));
 	const said = $derived(

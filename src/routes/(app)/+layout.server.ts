@@ -3,7 +3,7 @@
  * entries need.
  */
 import { may, ROLE_LABELS } from '#core/access/table.ts';
-import { departmentName } from '#server/app/department.ts';
+import { departmentName, findDateOrder } from '#server/app/department.ts';
 import { mayReadCosts } from '#server/costs/queries.ts';
 import { requireStaff } from '#server/http/request.ts';
 import { listKinds } from '#server/kinds/queries.ts';
@@ -36,6 +36,7 @@ export function load(event) {
 		},
 		department: departmentName(app),
 		today: app.clock.today(),
+		dateOrder: findDateOrder(app),
 		zone: app.clock.zone,
 		timers: inside ? listTimers(app, me) : [],
 		kinds: inside ? listKinds(app) : [],

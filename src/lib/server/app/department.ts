@@ -1,4 +1,5 @@
 /** Facts about the department as a whole. */
+import type { DateOrder } from '#core/dates/in-text.ts';
 import { maybeOne } from '../db/sql.ts';
 import type { Application } from './application.ts';
 
@@ -8,6 +9,12 @@ type Has = Pick<Application, 'db'>;
 export const findSetting = ({ db }: Has, name: string, otherwise: string): string =>
 	maybeOne<{ value: string }>(db, 'SELECT value FROM setting WHERE name = @name', { name })
 		?.value ?? otherwise;
+
+/** Which comes first in a date of figures; null where the department has not said. */
+export function findDateOrder(app: Has): DateOrder | null {
+	const order = findSetting(app, 'date-order', '');
+	return order === 'month' || order === 'day' ? order : null;
+}
 
 export const departmentName = (app: Has): string =>
 	findSetting(app, 'department', 'Legal department');

@@ -10,6 +10,7 @@ import { capitalize } from '#core/format/words.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';
 import type { Application } from '#server/app/application.ts';
+import { findDateOrder } from '#server/app/department.ts';
 import { listBooks, requireBook, shelfOf } from '#server/rulebooks/shelf.ts';
 import { findCount, type CountView } from './counts.ts';
 import { calendarFor } from './counting.ts';
@@ -104,7 +105,7 @@ function check(
 	asked: Calculation
 ): { from: PlainDate | undefined; errors: Record<string, string> } {
 	const errors: Record<string, string> = {};
-	const typed = parseTypedDate(asked.from, app.clock.today());
+	const typed = parseTypedDate(asked.from, app.clock.today(), findDateOrder(app));
 	const from = parseDate(asked.from) ?? ('date' in typed ? typed.date : undefined);
 	if (!from) errors.from = `${asked.from} is not a date that exists.`;
 	if (asked.time && parseTime(asked.time) === undefined)

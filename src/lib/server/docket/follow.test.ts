@@ -102,7 +102,7 @@ describe('a date left where it stood', () => {
 			gives: '2026-12-03',
 			reason: 'Proof of service corrected'
 		});
-		const report = makeReport(house, me, parseReport(new URLSearchParams()));
+		const report = makeReport(house, me, parseReport(house, new URLSearchParams()));
 		const counted = report.rows.find(({ id }) => id === answer().id)?.count ?? '';
 		assert.match(counted, /No longer follows its event: the rule now gives Thu 3 Dec; left by DC/);
 		const item = dateItem(house, requireDated(house, answer().id));

@@ -92,7 +92,9 @@ describe('a hearing', () => {
 		assert.ok(has(listDeadlines(house, me, { show: 'unchecked' }).rows));
 		assert.ok(has(listDocketDays(house, me, { from: '2027-01-01', to: '2027-01-31' })));
 		for (const order of ['day', 'matter'])
-			assert.ok(has(makeReport(house, me, parseReport(new URLSearchParams({ order }))).rows));
+			assert.ok(
+				has(makeReport(house, me, parseReport(house, new URLSearchParams({ order }))).rows)
+			);
 		const item = dateItem(house, requireDated(house, hearing().id));
 		assert.deepEqual(
 			[item.category, item.date, item.time, item.place],
@@ -143,7 +145,7 @@ describe('a hearing', () => {
 			listDeadlines(house, me, { show }).rows.map(({ id }) => id);
 		assert.deepEqual(ids('passed'), [hearing().id]);
 		assert.ok(!ids('missed').includes(hearing().id));
-		const row = makeReport(house, me, parseReport(new URLSearchParams({ show: 'passed' })))
+		const row = makeReport(house, me, parseReport(house, new URLSearchParams({ show: 'passed' })))
 			.rows[0]!;
 		assert.equal(formatCell(row, 'state', false), 'outcome not entered');
 	});
@@ -172,7 +174,7 @@ describe('a hearing', () => {
 		const report = makeReport(
 			house,
 			house.staff('okafor'),
-			parseReport(new URLSearchParams({ show: 'all' }))
+			parseReport(house, new URLSearchParams({ show: 'all' }))
 		);
 		const row = report.rows.find(({ id }) => id === hearing().id)!;
 		assert.equal(formatCell(row, 'state', false), 'held');
@@ -262,7 +264,7 @@ describe('a hearing by hand', () => {
 		const me = house.staff('okafor');
 		const row = listDeadlines(house, me, {}).rows.find(({ id }) => id === deadlineId);
 		assert.equal(row?.closed, 'Saturday');
-		const reported = makeReport(house, me, parseReport(new URLSearchParams())).rows;
+		const reported = makeReport(house, me, parseReport(house, new URLSearchParams())).rows;
 		const { count } = reported.find(({ id }) => id === deadlineId)!;
 		assert.match(count, /The court does not sit that day: Saturday\./);
 		assert.equal(findCheckItem(house, me, deadlineId)?.closed, 'Saturday');

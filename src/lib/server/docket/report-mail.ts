@@ -29,7 +29,7 @@ export const mailReport = command({
 		words: maybeText('The message', 1000)
 	}),
 	run({ ctx, input, record }) {
-		const asked = parseReport(new URLSearchParams(input.query));
+		const asked = parseReport(ctx, new URLSearchParams(input.query));
 		// "Mine" is the sender's: the receiver gets the same matters, as far as they may see them.
 		const who = asked.filter.who === 'mine' ? actingStaff(ctx).id : asked.filter.who;
 		const request = { ...asked, filter: { ...asked.filter, who } };

@@ -3,7 +3,7 @@
  * columns one chose.
  */
 import { plainDate } from '#core/dates/plain.ts';
-import { parseDate } from '#core/dates/plain.ts';
+import { parseTypedDate } from '#core/dates/typed.ts';
 import { RESULT_WORDS } from '#core/docket/occasion.ts';
 import { describeClosed, explainLeft, NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
@@ -11,13 +11,23 @@ import { formatDate, formatDay } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Application, Staff } from '#server/app/application.ts';
+import { findDateOrder } from '#server/app/department.ts';
 import { maybeOne, scalar } from '#server/db/sql.ts';
 import { parseTrace } from './counts.ts';
 import { listDeadlines, SHOWS, type DeadlineView, type DocketFilter } from './list.ts';
 
+/** A day of an address, as it was typed into a form that makes one. */
+function readDay(app: Application, typed: string | null): PlainDate | undefined {
+	const read = typed ? parseTypedDate(typed, app.clock.today(), findDateOrder(app)) : undefined;
+	return read && 'date' in read ? read.date : undefined;
+}
+
 /** The filter of the docket from an address; what is no date is left out and said. */
-export function parseDocketFilter(params: URLSearchParams): { filter: DocketFilter; bad: string } {
-	const [from, to] = [parseDate(params.get('from')), parseDate(params.get('to'))];
+export function parseDocketFilter(
+	app: Application,
+	params: URLSearchParams
+): { filter: DocketFilter; bad: string } {
+	const [from, to] = [readDay(app, params.get('from')), readDay(app, params.get('to'))];
 	const show = SHOWS.find((value) => value === params.get('show'));
 	const text = (name: string) => {
 		const value = params.get(name)?.trim();
@@ -83,8 +93,11 @@ export type ReportRequest = { filter: DocketFilter; columns: ReportColumn[]; lon
 export type Report = ReportRequest & { rows: ReportRow[]; total: number };
 
 /** What an address asks for. */
-export function parseReport(params: URLSearchParams): ReportRequest & { bad: string } {
-	const { filter, bad } = parseDocketFilter(params);
+export function parseReport(
+	app: Application,
+	params: URLSearchParams
+): ReportRequest & { bad: string } {
+	const { filter, bad } = parseDocketFilter(app, params);
 	const columns = (params.get('cols') ?? '')
 		.split(',')
 		.filter((name): name is ReportColumn => Object.hasOwn(REPORT_COLUMNS, name));

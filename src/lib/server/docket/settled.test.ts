@@ -91,7 +91,7 @@ describe('a date that was missed', () => {
 		const rows = makeReport(
 			house,
 			house.staff('okafor'),
-			parseReport(new URLSearchParams({ show: 'missed' }))
+			parseReport(house, new URLSearchParams({ show: 'missed' }))
 		).rows;
 		assert.equal(formatCell(rows[0]!, 'state', false), 'met late');
 		assert.match(rows[0]!.count, /Met late on .*courier was late.*DC: Accepted by stipulation/);

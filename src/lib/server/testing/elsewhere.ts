@@ -35,6 +35,7 @@ export const ELSEWHERE = [
 	'decline to sign',
 	'seal document',
 	'sign off dates',
+	'set date order',
 	'receive papers',
 	'add closure',
 	'remove closure',

@@ -20,7 +20,7 @@ export function load(event) {
 	const params = event.url.searchParams;
 	const { app } = event.locals;
 	const view = VIEWS.find((name) => name === params.get('view')) ?? 'list';
-	const { filter, bad } = parseDocketFilter(params);
+	const { filter, bad } = parseDocketFilter(app, params);
 	const base = {
 		view,
 		filter,

@@ -119,15 +119,15 @@
 			class="box w-36"
 			name="from"
 			value={filter.from ?? ''}
-			placeholder="from 2026-11-01"
-			aria-label="From, as year-month-day"
+			placeholder="from, a day"
+			aria-label="From which day"
 		/>
 		<input
 			class="box w-36"
 			name="to"
 			value={filter.to ?? ''}
-			placeholder="to 2027-01-31"
-			aria-label="To, as year-month-day"
+			placeholder="to, a day"
+			aria-label="To which day"
 		/>
 	{/if}
 	<button class="btn">Show</button>

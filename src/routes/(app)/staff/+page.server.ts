@@ -2,6 +2,7 @@
 import { ROLE_LABELS } from '#core/access/table.ts';
 import { action } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
+import { setDateOrder } from '#server/staff/department.ts';
 import { setSupervisor } from '#server/staff/commands.ts';
 import { listSupervised } from '#server/staff/queries.ts';
 
@@ -15,4 +16,4 @@ export function load(event) {
 	};
 }
 
-export const actions = { supervisor: action(setSupervisor) };
+export const actions = { supervisor: action(setSupervisor), order: action(setDateOrder) };

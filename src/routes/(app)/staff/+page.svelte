@@ -3,6 +3,7 @@
 	import type { Column } from '$lib/ui/table.ts';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import DateOrder from './DateOrder.svelte';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	let { data } = $props();
 	type Colleague = (typeof data.people)[number];
@@ -51,4 +52,5 @@
 		><HouseTabs />
 	</div>
 	<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
+	<DateOrder order={data.dateOrder} today={data.today} />
 </div>

@@ -108,7 +108,7 @@
 							: undefined}
 					name="time"
 					value={a.time}
-					placeholder="14:30"
+					placeholder="time"
 					autocomplete="off"
 				/>
 			</div>

@@ -10,8 +10,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
-	import type { PlainDate } from '#core/dates/plain.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
 	let { data } = $props();
 	let adding = $state(false),
@@ -27,7 +26,7 @@
 	let total = $state(0),
 		asked = 0;
 	$effect(() => {
-		const r = parseTypedDate(date, data.today as PlainDate);
+		const r = readTypedDate(date, data.today);
 		if (!adding || !date.trim() || 'error' in r) {
 			effects = null;
 			return;

@@ -30,7 +30,7 @@ export function load(event) {
 		params.set('from', today);
 		params.set('to', addDays(today, FIRST_SPAN_DAYS));
 	}
-	const { bad, ...asked } = parseReport(params);
+	const { bad, ...asked } = parseReport(app, params);
 	const report = makeReport(app, me, asked);
 	const shown = asked.columns.filter((column) => column !== 'count');
 	return {

@@ -94,20 +94,20 @@
 				class="box w-28"
 				name="from"
 				value={f.from ?? ''}
-				placeholder="2026-11-01"
-				aria-label="From, as year-month-day"
+				placeholder="a day"
+				aria-label="From which day"
 			/><span class="sub">to</span><input
 				class="box w-28"
 				name="to"
 				value={f.to ?? ''}
-				placeholder="2027-01-31"
-				aria-label="To, as year-month-day"
+				placeholder="a day"
+				aria-label="To which day"
 			/>
 			<input
 				class="box w-36"
 				name="matter"
 				value={f.matter ?? ''}
-				placeholder="LF-2026-0042"
+				placeholder="number"
 				aria-label="One matter, by its number"
 			/>
 			<select class="box w-auto max-w-[170px]" name="who" aria-label="Person" value={f.who ?? ''}

@@ -93,7 +93,7 @@
 										class="box"
 										name="rows.{i}.count"
 										bind:value={r.count}
-										placeholder="-14d"
+										placeholder="days"
 										aria-label="Days, row {i + 1}"
 									/></td
 								><td

@@ -29,6 +29,6 @@ export async function GET(event) {
 	const type = event.url.searchParams.get('as') ?? '';
 	const make = MAKERS[type];
 	if (!make) error(404, 'A report comes as pdf, xlsx, csv or ics.');
-	const report = makeReport(app, me, parseReport(event.url.searchParams));
+	const report = makeReport(app, me, parseReport(app, event.url.searchParams));
 	return fileResponse(await make(app, report), type, `docket-${app.clock.today()}.${type}`, true);
 }

@@ -1,8 +1,7 @@
 <!-- A date or a hearing without a rule: from an order, a letter, an agreement. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import type { PlainDate } from '#core/dates/plain.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -38,7 +37,7 @@
 	let warnings = $state<string[]>([]);
 	let asked = 0;
 	$effect(() => {
-		const read = v.date.trim() ? parseTypedDate(v.date, today as PlainDate) : null;
+		const read = v.date.trim() ? readTypedDate(v.date, today) : null;
 		const mine = ++asked;
 		warnings = [];
 		if (!read || !('date' in read)) return;
@@ -155,7 +154,7 @@
 							error={errors.time}
 							name="time"
 							bind:value={v.time}
-							placeholder="10:00"
+							placeholder="time"
 						/>
 					</div>
 					{#each warnings as warning (warning)}

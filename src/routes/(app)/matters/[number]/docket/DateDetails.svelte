@@ -67,7 +67,7 @@
 				error={errors.time}
 				name="time"
 				bind:value={form.time}
-				placeholder="16:30"
+				placeholder="time"
 			/>
 			<TextField label="Place" error={errors.place} name="place" bind:value={form.place} />
 		</div>

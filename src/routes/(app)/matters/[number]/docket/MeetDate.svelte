@@ -1,7 +1,6 @@
 <!-- Says when a date was met, and what proves it. -->
 <script lang="ts">
-	import type { PlainDate } from '#core/dates/plain.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -12,7 +11,7 @@
 	// svelte-ignore state_referenced_locally
 	let form = $state({ on: today, proof: '', late: '', documentId: '' });
 	const isLate = $derived.by(() => {
-		const read = parseTypedDate(form.on, today as PlainDate);
+		const read = readTypedDate(form.on, today);
 		return 'date' in read && read.date > deadline.date;
 	});
 </script>

@@ -1,7 +1,7 @@
 <!-- Moves a date by order or agreement; what that would do is shown before it is kept. -->
 <script lang="ts">
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { askServer } from '$lib/ui/ask.ts';
@@ -29,7 +29,7 @@
 	]);
 	/** The day that was typed, or nothing. */
 	const day = $derived.by(() => {
-		const read = form.to.trim() ? parseTypedDate(form.to, today as PlainDate) : null;
+		const read = form.to.trim() ? readTypedDate(form.to, today) : null;
 		return read && 'date' in read ? read.date : '';
 	});
 	$effect(() => {

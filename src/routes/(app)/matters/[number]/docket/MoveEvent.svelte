@@ -11,7 +11,7 @@
 	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import { capitalize } from '#core/format/words.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/moves.ts';
 	import MoveTasks from './MoveTasks.svelte';
@@ -57,7 +57,7 @@
 		if (!to.trim()) to = event.date;
 	};
 	const asIso = (typed: string) => {
-		const r = typed.trim() ? parseTypedDate(typed, today as PlainDate) : null;
+		const r = typed.trim() ? readTypedDate(typed, today) : null;
 		return r && 'date' in r ? r.date : typed.trim();
 	};
 	const questions = $derived(
@@ -106,7 +106,7 @@
 			fault = '';
 			return;
 		}
-		const r = parseTypedDate(typed, today as PlainDate);
+		const r = readTypedDate(typed, today);
 		if ('error' in r) {
 			moves = [];
 			ready = false;
@@ -180,7 +180,7 @@
 					class="mt-3"
 					name="time"
 					bind:value={time}
-					placeholder="10:00"
+					placeholder="time"
 				/>{/if}
 			{#if choice?.served}<SelectField
 					label={event.ahead ? 'To be served by' : 'Served by'}

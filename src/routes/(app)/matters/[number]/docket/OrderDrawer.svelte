@@ -5,8 +5,7 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import { askServer } from '$lib/ui/ask.ts';
-	import { parseTypedDate } from '#core/dates/typed.ts';
-	import type { PlainDate } from '#core/dates/plain.ts';
+	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
@@ -41,7 +40,7 @@
 	const rules = (key: string) => events.find((e) => e.key === key)?.rules ?? [];
 	/** The order as the form sends it: of each line only what its sort asks for. */
 	const sent = () => {
-		const day = v.dated.trim() ? parseTypedDate(v.dated, today as PlainDate) : null;
+		const day = v.dated.trim() ? readTypedDate(v.dated, today) : null;
 		return {
 			matterId: matter.id,
 			book: v.book,
@@ -120,7 +119,7 @@
 						name="title"
 						bind:value={v.title}
 						autocomplete="off"
-						placeholder="Standing order of Judge …, paragraph 4"
+						placeholder="which order, which paragraph"
 					/>
 					<div class="grid grid-cols-2 gap-3">
 						<SelectField label="Over which book" error={errors.book} name="book" bind:value={v.book}
@@ -189,7 +188,7 @@
 									class="box"
 									name="lines.{i}.count"
 									bind:value={l.count}
-									placeholder="+21d, -14d ext"
+									placeholder="days after + or before -"
 									aria-label="Line {i + 1}: days"
 								/>{/if}
 							{#if l.do === 'add'}<select

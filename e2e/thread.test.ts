@@ -175,7 +175,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 		await clerk.go('/docket?show=unchecked');
 		await clerk.press('check it', '[data-deadline="Answer or Rule 12 motion"]');
 		await clerk.sees('Counted anew just now: the same day');
-		await clerk.press('Confirm');
+		await clerk.press('Confirm', '[data-confirm-one]');
 		await clerk.sees('Answer or Rule 12 motion: confirmed.');
 		await okafor.go(`/matters/${number}/docket`);
 		assert.equal(await kite(okafor, 'Answer or Rule 12 motion'), 'solid');

@@ -123,7 +123,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		'/docket?show=all&matter=' + hidden.number
 	],
 	'/docket/sign-off': () => ['/docket/sign-off', '/docket/sign-off?week=2026-11-16'],
-	'/docket/papers': () => ['/docket/papers', `/docket/papers?matter=${hidden.number}`],
+	'/docket/papers': () => ['/docket/papers'],
 	'/docket/papers/[id]': () => [`/docket/papers/${hidden.paperIn}`],
 	'/docket/check': () => ['/docket/check', `/docket/check?deadline=${hidden.deadline}`],
 	'/docket/changes': () => ['/docket/changes'],

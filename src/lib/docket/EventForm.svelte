@@ -38,6 +38,8 @@
 		days?: readonly { date: string; written: string }[];
 		/** Fields of its own before the others. */
 		before?: Snippet<[errors: Record<string, string>]>;
+		/** The page is made anew by who is told. */
+		stay?: boolean;
 		/** In a drawer its foot reaches over the margins. */
 		drawer?: boolean;
 	};
@@ -55,6 +57,7 @@
 		likely = [],
 		days = [],
 		before,
+		stay = false,
 		drawer = false
 	}: Props = $props();
 
@@ -132,7 +135,7 @@
 	}
 </script>
 
-<ActionForm {action} ondone={done}>
+<ActionForm {action} {stay} ondone={done}>
 	{#snippet children({ errors: refused, busy })}
 		{@const errors = { ...preview.faults, ...refused }}
 		<input type="hidden" name="matterId" value={matter.id} />

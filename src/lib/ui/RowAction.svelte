@@ -15,6 +15,8 @@
 		/** How the button looks. */
 		look?: string;
 		ondone?: (data: Record<string, unknown>) => void | Promise<void>;
+		/** The page is made anew by who is told, since the row goes with it. */
+		stay?: boolean;
 		children: Snippet;
 	};
 	let {
@@ -23,6 +25,7 @@
 		class: more = '',
 		look = 'act',
 		ondone,
+		stay = false,
 		children: label,
 		...rest
 	}: Props = $props();
@@ -31,7 +34,7 @@
 		Object.entries(errors).find(([field]) => field !== '')?.[1];
 </script>
 
-<ActionForm {action} class={more} {...ondone ? { ondone } : {}}>
+<ActionForm {action} class={more} {stay} {...ondone ? { ondone } : {}}>
 	{#snippet children({ errors, busy })}
 		{#each Object.entries(fields) as [name, value] (name)}
 			<input type="hidden" {name} {value} />

@@ -10,6 +10,10 @@ export const findSetting = ({ db }: Has, name: string, otherwise: string): strin
 	maybeOne<{ value: string }>(db, 'SELECT value FROM setting WHERE name = @name', { name })
 		?.value ?? otherwise;
 
+/** After so many days without a decision on a proposal, somebody is told. */
+export const findProposalDays = (app: Has): number =>
+	Number(findSetting(app, 'proposal-days', '14'));
+
 /** Which comes first in a date of figures; null where the department has not said. */
 export function findDateOrder(app: Has): DateOrder | null {
 	const order = findSetting(app, 'date-order', '');

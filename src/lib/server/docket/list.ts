@@ -259,6 +259,12 @@ function conditionsOf(me: Staff, filter: DocketFilter): Conditions {
 	};
 }
 
+/** By matter, or by day; what waits for a decision by its age. */
+function orderOf({ order, show }: DocketFilter): string {
+	if (order === 'matter') return 'm.number, d.date, d.id';
+	return show === 'proposed' ? 'e.entered_at, d.date, d.id' : 'd.date, d.id';
+}
+
 /** The department's docket: every date in matters the viewer may see. */
 export function listDeadlines(
 	app: Application,
@@ -277,7 +283,7 @@ export function listDeadlines(
 		app.db,
 		`${SELECT_DEADLINES}
 		WHERE ${where}
-		ORDER BY ${filter.order === 'matter' ? 'm.number, d.date, d.id' : 'd.date, d.id'}
+		ORDER BY ${orderOf(filter)}
 		LIMIT @limit OFFSET @offset`,
 		{ ...params, limit, offset: limit * ((filter.page ?? 1) - 1) }
 	);

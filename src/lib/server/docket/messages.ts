@@ -58,6 +58,20 @@ export const datesAssigned = (
 	path: docketPath(matter)
 });
 
+export type WaitingProposal = { id: string; enteredAt: string } & Dated;
+/** Proposals have waited longer than the department allows. */
+export const proposalsWait = (matter: Matter, dates: readonly WaitingProposal[]): Message => ({
+	subject: about(
+		matter,
+		dates.length === 1 ? 'a proposal waits' : `${dates.length} proposals wait`
+	),
+	text: [
+		dates.map(line).join('\n'),
+		'Nobody has decided on them: docket them, or set them aside with a reason.'
+	].join('\n\n'),
+	path: docketPath(matter)
+});
+
 /** A date was entered by hand. */
 export const dateAdded = (matter: Matter, date: Dated): Message => ({
 	subject: about(matter, wereDocketed(1)),

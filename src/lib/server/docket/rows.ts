@@ -98,6 +98,8 @@ export type DeadlineRow = {
 	/** Whose it is, and who stands in: null where the matter's people are. */
 	assignee_id: string | null;
 	stand_in_id: string | null;
+	/** Of a proposal: when somebody was told that it has waited too long. */
+	undecided_told_at: string | null;
 };
 
 /** Table `closure`. */

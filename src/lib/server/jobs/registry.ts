@@ -4,6 +4,7 @@ import type { Application } from '#server/app/application.ts';
 import { eachRow, type Job } from '#server/app/job.ts';
 import { listInvitations, updateInvitation } from '#server/docket/invitations.ts';
 import { countNewReadings } from '#server/docket/new-readings.ts';
+import { tellUndecided } from '#server/docket/undecided.ts';
 import { sendWaiting } from '#server/mail/send.ts';
 import { sendDigests } from '#server/reminders/digests.ts';
 import { sendReminders } from '#server/reminders/send.ts';
@@ -19,6 +20,7 @@ export type Mailer = { transport: Transporter; from: string };
 export const listJobs = ({ transport, from }: Mailer): readonly Job[] => [
 	{ name: 'reminders', label: 'Reminders of dates', hour: MORNING, run: sendReminders },
 	{ name: 'digests', label: 'Morning digests', hour: MORNING, run: sendDigests },
+	{ name: 'undecided', label: 'Proposals that wait too long', hour: MORNING, run: tellUndecided },
 	{ name: 'sign-offs', label: 'Weekly sign-off of dates', hour: MORNING, run: askForSignOffs },
 	{ name: 'invitations', label: 'Changes of dates sent outside', run: updateInvitations },
 	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },

@@ -36,6 +36,7 @@ export const ELSEWHERE = [
 	'seal document',
 	'sign off dates',
 	'set date order',
+	'set proposal days',
 	'receive papers',
 	'add closure',
 	'remove closure',

@@ -98,6 +98,11 @@
 			value: filter.court
 		}
 	]);
+	/** What waits for a decision stands by its age, everything else by its month. */
+	const groupsOf = (rows: typeof data.rows) =>
+		filter.show === 'proposed' && rows.length
+			? [{ month: '', name: 'Undecided, the oldest first', rows }]
+			: groupByMonth(rows);
 	const filtered = $derived(filters.some(({ value }) => value) || filter.from || filter.to);
 	const NONE: Record<string, string> = {
 		missed: 'Nothing was missed.',
@@ -205,7 +210,7 @@
 				mayDocket={data.can.docket}
 			/>
 		{/if}
-		{#each groupByMonth(data.rows) as { month, name, rows } (month)}
+		{#each groupsOf(data.rows) as { month, name, rows } (month)}
 			<DateRows
 				{rows}
 				{name}

@@ -8,7 +8,9 @@
 	import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';
-	import { formatAway, formatDay } from '$lib/ui/format.ts';
+	import { page } from '$app/state';
+	import { dayAt } from '#core/dates/zone.ts';
+	import { countDays, formatAway, formatDay, plural } from '$lib/ui/format.ts';
 	import type { Column } from '$lib/ui/table.ts';
 	import { hrefOf, type ListedDate } from './dates.ts';
 	type Props = {
@@ -58,8 +60,11 @@
 	};
 	const isLate = ({ state, date }: ListedDate) =>
 		state === 'missed' || state === 'late' || (state === 'docketed' && date === today);
-	function settledWords({ result, state, setAside, lateBy }: ListedDate): string {
+	function settledWords(due: ListedDate): string {
+		const { result, state, setAside, lateBy, enteredAt } = due;
 		if (result) return RESULT_WORDS[result];
+		if (state === 'proposed')
+			return `waits ${plural(countDays(dayAt(enteredAt, page.data.zone), today), 'day')}`;
 		if (state === 'late') return lateBy ? `settled, ${lateBy}` : 'word wanted';
 		return setAside ? 'set aside' : state;
 	}

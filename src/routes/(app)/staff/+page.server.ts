@@ -1,14 +1,16 @@
 /** Who supervises whom: to whom a reminder goes that nobody has seen. */
 import { ROLE_LABELS } from '#core/access/table.ts';
+import { findProposalDays } from '#server/app/department.ts';
 import { action } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
-import { setDateOrder } from '#server/staff/department.ts';
+import { setDateOrder, setProposalDays } from '#server/staff/department.ts';
 import { setSupervisor } from '#server/staff/commands.ts';
 import { listSupervised } from '#server/staff/queries.ts';
 
 export function load(event) {
 	requireAction(event, 'docket.closure');
 	return {
+		proposalDays: findProposalDays(event.locals.app),
 		people: listSupervised(event.locals.app).map((person) => ({
 			...person,
 			role: ROLE_LABELS[person.role]
@@ -16,4 +18,8 @@ export function load(event) {
 	};
 }
 
-export const actions = { supervisor: action(setSupervisor), order: action(setDateOrder) };
+export const actions = {
+	supervisor: action(setSupervisor),
+	order: action(setDateOrder),
+	proposals: action(setProposalDays)
+};

@@ -4,6 +4,7 @@
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateOrder from './DateOrder.svelte';
+	import ProposalDays from './ProposalDays.svelte';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	let { data } = $props();
 	type Colleague = (typeof data.people)[number];
@@ -52,5 +53,6 @@
 		><HouseTabs />
 	</div>
 	<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
+	<ProposalDays days={data.proposalDays} />
 	<DateOrder order={data.dateOrder} today={data.today} />
 </div>

@@ -14,6 +14,7 @@
 
 <ActionForm
 	action="?/return"
+	stay
 	class="mt-3 border-t border-rule pt-3"
 	ondone={() => ondone(`Returned to ${item.docketedBy}.`)}
 >

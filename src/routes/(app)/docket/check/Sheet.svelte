@@ -63,6 +63,7 @@
 		<div class="mt-3 flex flex-wrap items-center gap-3">
 			<ActionForm
 				action="?/check"
+				stay
 				ondone={({ checked }) => ondone(`${plural(Number(checked), 'date')} confirmed.`)}
 			>
 				{#snippet children({ errors, busy })}

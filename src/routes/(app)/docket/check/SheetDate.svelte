@@ -111,6 +111,7 @@
 					{#if mayConfirm(item, staffId)}
 						<RowAction
 							action="?/check"
+							stay
 							ondone={() => ondone(`${item.title}: confirmed.`)}
 							fields={{ deadlineIds: item.id }}
 							look="btn go"

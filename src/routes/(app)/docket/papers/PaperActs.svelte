@@ -45,7 +45,7 @@
 		{/snippet}
 	</ActionForm>
 {:else if doing === 'aside'}
-	<ActionForm action="?/aside" class="mt-2 flex max-w-form items-end gap-2" ondone={putAside}>
+	<ActionForm action="?/aside" stay class="mt-2 flex max-w-form items-end gap-2" ondone={putAside}>
 		{#snippet children({ errors, busy })}
 			<input type="hidden" name="paperId" value={paper.id} />
 			<TextField

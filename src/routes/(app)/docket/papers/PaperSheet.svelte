@@ -74,6 +74,7 @@
 					{#key entry.matter.id}
 						<EventForm
 							action="?/docket"
+							stay
 							ondone={docketed}
 							matter={entry.matter}
 							choices={entry.choices}

@@ -62,7 +62,7 @@ try {
 		await io.sees('15 Oct');
 		await shot(io, 'what-if');
 	}
-	if (wants('timeline')) {
+	if (all && wants('timeline')) {
 		await io.go(`${pier}/docket?view=timeline`);
 		await shot(io, 'timeline');
 	}
@@ -198,7 +198,7 @@ try {
 		await io.go('/figures');
 		await shot(io, 'figures');
 	}
-	if (wants('opening')) {
+	if (all && wants('opening')) {
 		await io.go('/requests');
 		await io.press('Film crew');
 		await io.press('Open a matter', 'aside');

@@ -2,9 +2,9 @@
 import { addDays, toDay, weekday, type PlainDate } from '../dates/plain.ts';
 
 /** How many weeks ahead dates are signed off, this one among them. */
-export const WEEKS_AHEAD = 4;
+const WEEKS_AHEAD = 4;
 /** From this day of the week on (Monday is 1) somebody who has not signed off is asked again. */
-export const ASK_AGAIN_ON = 4;
+const ASK_AGAIN_ON = 4;
 
 /** The Monday of the week a day is in, and the last day whose dates are signed off in it. */
 export function signOffWeek(day: PlainDate): { week: PlainDate; until: PlainDate } {

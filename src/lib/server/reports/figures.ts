@@ -1,11 +1,12 @@
 /**
  * Figures of the department: open matters by kind, age, business unit and lawyer; opened and closed
- * by month. Each part names the list behind it.
+ * by month; what was missed, and hearings. Each part names the list behind it.
  */
-import { MONTHS } from '#core/dates/plain.ts';
+import { addDays, daysInMonth, MONTHS } from '#core/dates/plain.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, scalar } from '#server/db/sql.ts';
+import { listDeadlines, type DocketFilter } from '#server/docket/list.ts';
 import { listKinds } from '#server/kinds/queries.ts';
 import { AGE_SQL } from '#server/matters/columns.ts';
 import { AGES, quietSql } from '#server/matters/filter.ts';
@@ -21,6 +22,11 @@ export type Figures = {
 	open: number;
 	quiet: number;
 	high: number;
+	/** Missed dates by the month of their day: those that are settled, and those that are not. */
+	missed: { name: string; settled: Slice; open: Slice }[];
+	/** Hearings and their like within the next days, and those whose outcome is wanted. */
+	hearings: Slice;
+	passed: Slice;
 };
 
 const OPEN = "m.status <> 'closed'";
@@ -52,7 +58,39 @@ export function makeFigures(app: Application, me: Staff): Figures {
 		})),
 		open: count(OPEN),
 		high: count(`${OPEN} AND m.priority = 'high'`),
-		quiet: count(`${OPEN} AND ${quietSql(app, listKinds(app))}`)
+		quiet: count(`${OPEN} AND ${quietSql(app, listKinds(app))}`),
+		...datesInFigures(app, me)
+	};
+}
+
+/** Hearings within so many days stand in the figures. */
+const HEARING_DAYS = 30;
+
+/** As the docket lists them: each figure opens the dates it counts. */
+function datesInFigures(
+	app: Application,
+	me: Staff
+): Pick<Figures, 'missed' | 'hearings' | 'passed'> {
+	const today = app.clock.today();
+	const slice = (name: string, filter: DocketFilter): Slice => ({
+		name,
+		n: listDeadlines(app, me, { ...filter, per: 1 }).total,
+		href: `/docket?${new URLSearchParams(filter as Record<string, string>).toString()}`
+	});
+	return {
+		missed: lastMonths(today).map(({ key, name }) => {
+			const last = daysInMonth(Number(key.slice(0, 4)), Number(key.slice(5)));
+			const month = { from: `${key}-01`, to: `${key}-${last}` };
+			const all = slice(key, { show: 'missed', ...month });
+			const open = slice(key, { show: 'unsettled', ...month });
+			return { name, open, settled: { ...all, n: all.n - open.n } };
+		}),
+		hearings: slice('hearings', {
+			show: 'hearings',
+			from: today,
+			to: addDays(today, HEARING_DAYS)
+		}),
+		passed: slice('passed', { show: 'passed' })
 	};
 }
 

@@ -32,7 +32,7 @@ export function listOwnDates(app: Application, me: Staff): DeadlineView[] {
 	return viewDeadlines(app, rows);
 }
 
-export type OwnDay = { id: string; date: PlainDate; title: string };
+type OwnDay = { id: string; date: PlainDate; title: string };
 const listOwnDays = ({ db }: Has, me: string, who: string, until: PlainDate): OwnDay[] =>
 	all(
 		db,

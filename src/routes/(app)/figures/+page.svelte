@@ -21,7 +21,11 @@
 			><b class="read text-title font-medium">{g.high}</b> of high priority</a
 		><a class="hover:underline {g.quiet ? 'text-madder' : ''}" href="/matters?who=all&quiet=1"
 			><b class="read text-title font-medium">{g.quiet}</b> gone quiet</a
-		><span class="sub ml-auto">Each bar opens the list behind it.</span>
+		><a class="hover:underline" href={g.hearings.href}
+			><b class="read text-title font-medium">{g.hearings.n}</b> hearings in 30 days</a
+		>{#if g.passed.n}<a class="text-madder hover:underline" href={g.passed.href}
+				><b class="read text-title font-medium">{g.passed.n}</b> outcomes wanted</a
+			>{/if}<span class="sub ml-auto">Each bar opens the list behind it.</span>
 	</div>
 	<div class="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
 		{#each parts as [name, slices] (name)}<Section title="Open matters, {name.toLowerCase()}"
@@ -40,6 +44,25 @@
 				series={[
 					{ label: 'opened', color: '--color-petrol', slices: g.months.map((m) => m.opened) },
 					{ label: 'closed', color: '--color-haze', slices: g.months.map((m) => m.closed) }
+				]}
+				height={200}
+			/></Section
+		>
+		<Section class="lg:col-span-2" title="Missed dates" about="by month, the last twelve"
+			><Bars
+				title="Missed dates by month"
+				names={g.missed.map(({ name }) => name)}
+				series={[
+					{
+						label: 'not settled',
+						color: '--color-madder',
+						slices: g.missed.map(({ open }) => open)
+					},
+					{
+						label: 'met late, settled',
+						color: '--color-haze',
+						slices: g.missed.map(({ settled }) => settled)
+					}
 				]}
 				height={200}
 			/></Section

@@ -18,7 +18,7 @@
 	>
 		{#snippet children({ errors, busy })}
 			<TextField
-				label="Days without a decision after which whose they are is told"
+				label="Days a proposal may wait before its person is told"
 				name="days"
 				bind:value={typed}
 				error={errors.days}

@@ -165,6 +165,7 @@ export const SHOWS = [
 	'unchecked',
 	'missed',
 	'unsettled',
+	'settled',
 	'passed',
 	'returned',
 	'proposed',
@@ -204,6 +205,11 @@ const STATES = {
 			(d.state = 'docketed' AND d.date < today())
 			OR (d.state = 'met' AND d.closed_on > d.date AND d.late_by IS NULL)
 		)`,
+	/** Those of the missed that were met late, with a second person's word. */
+	settled: `d.sort = 'deadline'
+		AND d.state = 'met'
+		AND d.closed_on > d.date
+		AND d.late_by IS NOT NULL`,
 	passed: "d.state = 'docketed' AND d.date < today() AND d.sort <> 'deadline'",
 	returned: "d.state = 'docketed' AND d.returned_by IS NOT NULL",
 	proposed: "d.state = 'proposed'",

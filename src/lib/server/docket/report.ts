@@ -223,6 +223,7 @@ const SHOW_WORDS = {
 	unchecked: 'Docketed dates without a second check',
 	missed: 'Missed dates, those met late among them',
 	unsettled: 'Missed dates that are not settled',
+	settled: 'Missed dates that were met late and are settled',
 	passed: 'Hearings without an outcome',
 	returned: 'Dates the second check returned',
 	proposed: 'Proposed dates',

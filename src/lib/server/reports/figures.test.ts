@@ -56,6 +56,7 @@ it('counts what was missed by month, settled or not, and hearings ahead', async 
 	assert.deepEqual(november(), ['Nov 2026', 0, 1]);
 	const { href } = figures().missed.find(({ name }) => name === 'Nov 2026')!.settled;
 	const { filter } = parseDocketFilter(house, new URL(href, 'http://house').searchParams);
+	assert.equal(filter.show, 'settled', 'the list behind it has no others');
 	assert.equal(listDeadlines(house, house.staff('okafor'), filter).total, 1);
 	good(restrictMatter(house.as('okafor'), { matterId, restricted: 'on' }));
 	assert.equal(figures('harrowgate').missed.at(-2)?.settled.n, 0, 'nothing of what is hidden');

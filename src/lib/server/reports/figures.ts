@@ -81,9 +81,11 @@ function datesInFigures(
 		missed: lastMonths(today).map(({ key, name }) => {
 			const last = daysInMonth(Number(key.slice(0, 4)), Number(key.slice(5)));
 			const month = { from: `${key}-01`, to: `${key}-${last}` };
-			const all = slice(key, { show: 'missed', ...month });
-			const open = slice(key, { show: 'unsettled', ...month });
-			return { name, open, settled: { ...all, n: all.n - open.n } };
+			return {
+				name,
+				open: slice(key, { show: 'unsettled', ...month }),
+				settled: slice(key, { show: 'settled', ...month })
+			};
 		}),
 		hearings: slice('hearings', {
 			show: 'hearings',

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import Bars from '$lib/ui/Bars.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	let { data } = $props();
 	const g = $derived(data.figures);
@@ -48,24 +49,28 @@
 				height={200}
 			/></Section
 		>
-		<Section class="lg:col-span-2" title="Missed dates" about="by month, the last twelve"
-			><Bars
-				title="Missed dates by month"
-				names={g.missed.map(({ name }) => name)}
-				series={[
-					{
-						label: 'not settled',
-						color: '--color-madder',
-						slices: g.missed.map(({ open }) => open)
-					},
-					{
-						label: 'met late, settled',
-						color: '--color-haze',
-						slices: g.missed.map(({ settled }) => settled)
-					}
-				]}
-				height={200}
-			/></Section
-		>
+		<Section class="lg:col-span-2" title="Missed dates" about="by month, the last twelve">
+			{#if g.missed.some(({ open, settled }) => open.n + settled.n > 0)}
+				<Bars
+					title="Missed dates by month"
+					names={g.missed.map(({ name }) => name)}
+					series={[
+						{
+							label: 'not settled',
+							color: '--color-madder',
+							slices: g.missed.map(({ open }) => open)
+						},
+						{
+							label: 'met late, settled',
+							color: '--color-haze',
+							slices: g.missed.map(({ settled }) => settled)
+						}
+					]}
+					height={200}
+				/>
+			{:else}
+				<Empty>Nothing was missed in these months.</Empty>
+			{/if}
+		</Section>
 	</div>
 </div>

@@ -8,6 +8,7 @@ import { describe, it } from 'node:test';
 import { plainDate, fromDay, toDay, weekday } from '../dates/plain.ts';
 import { propose } from './propose.ts';
 import { shippedBook } from '../testing/books.ts';
+import { listWrittenRows } from '../testing/more-rows.ts';
 
 /**
  * event, authority, amount, unit, whether the service extension applies, answers that choose the
@@ -185,6 +186,10 @@ for (const [book, rows, state] of [
 			);
 			const known = new Set([
 				...rows.map((row) => `${row[0]} ${row[1]}`),
+				...listWrittenRows(book).map((row) => `${row.event} ${row.authority}`),
+				'serious-marine-incident-occurred 46 C.F.R. 4.06-3(a)',
+				'serious-marine-incident-occurred 46 C.F.R. 4.06-3(b)',
+				'employee-in-california-without-a-written-contract-for-a-definite-period-quits-without-72-hours-notice Cal. Lab. Code 202(a)',
 				'judgment-of-the-court-of-appeals-entered S. Ct. R. 13.5',
 				'work-related-death-or-serious-injury-known 29 C.F.R. 1904.39(a)'
 			]);

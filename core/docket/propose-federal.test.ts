@@ -8,6 +8,7 @@ import { describe, it } from 'node:test';
 import { plainDate, fromDay, toDay, weekday } from '../dates/plain.ts';
 import { propose } from './propose.ts';
 import { shippedBook } from '../testing/books.ts';
+import { listWrittenRows } from '../testing/more-rows.ts';
 
 /**
  * event, authority, signed days, whether the service extension applies, answers that choose the
@@ -212,7 +213,10 @@ describe('the federal table, walked day by day', () => {
 					.map((rule) => `${event.id} ${rule.authority}`)
 			)
 			.filter((key) => !key.endsWith('60(c)(1)'));
-		const tested = new Set(ROWS.map((row) => `${row[0]} ${row[1]}`));
+		const tested = new Set([
+			...ROWS.map((row) => `${row[0]} ${row[1]}`),
+			...listWrittenRows('us-federal').map((row) => `${row.event} ${row.authority}`)
+		]);
 		assert.deepEqual(
 			rows.filter((row) => !tested.has(row)),
 			[]

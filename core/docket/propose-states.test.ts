@@ -8,6 +8,7 @@ import { describe, it } from 'node:test';
 import { plainDate, fromDay, toDay, weekday } from '../dates/plain.ts';
 import { propose } from './propose.ts';
 import { shippedBook } from '../testing/books.ts';
+import { listWrittenRows } from '../testing/more-rows.ts';
 
 /** Holidays from a wall calendar, autumn 2025 to the end of 2027. */
 const days = (text: string) => new Set(text.split(' '));
@@ -96,6 +97,7 @@ const CA: Row[] = [
 	['notice-of-entry-of-judgment-served', 'Cal. Rules of Court 8.104(a)(1)', 60, 'd']
 ];
 const SEVEN = { seven: 'yes' };
+const BY_US: How = { answers: { by: 'us' } };
 const NY: Row[] = [
 	['action-commenced', 'CPLR 306-b', 120, 'd'],
 	['summons-and-complaint-served', 'CPLR 3012(a), 3012(c), 312-a(b)', 20, 'd'],
@@ -142,13 +144,7 @@ const NY: Row[] = [
 		{ ext: true, answers: { by: 'us' } }
 	],
 	['order-or-judgment-served-with-notice-of-entry', 'CPLR 2221(d)(3)', 30, 'd', how],
-	[
-		'order-or-judgment-served-with-notice-of-entry',
-		'CPLR 2221(d)(3)',
-		30,
-		'd',
-		{ answers: { by: 'us' } }
-	]
+	['order-or-judgment-served-with-notice-of-entry', 'CPLR 2221(d)(3)', 30, 'd', BY_US]
 ];
 const TX: Row[] = [
 	['citation-and-petition-served', '28 U.S.C. 1446(b)(1)', 30, 'd', { by: FEDERAL }],
@@ -309,6 +305,7 @@ for (const [id, rows, holidays] of LIST)
 		it('has no row that is not walked here or below', () => {
 			const known = new Set([
 				...rows.map((row) => `${row[0]} ${row[1]}`),
+				...listWrittenRows(id).map((row) => `${row.event} ${row.authority}`),
 				'service-of-summons-complete Code Civ. Proc. 430.41(a)(2), 435.5(a)(2)',
 				'case-management-conference-initial Code Civ. Proc. 631(c)',
 				'citation-and-petition-served Tex. R. Civ. P. 99(b)',
@@ -326,7 +323,8 @@ for (const [id, rows, holidays] of LIST)
 					event.served,
 					event.deemedBy !== null || id === 'gb-ew-cpr'
 						? event.served
-						: rows.some((row) => row[0] === event.id && row[4]?.ext),
+						: rows.some((row) => row[0] === event.id && row[4]?.ext) ||
+								listWrittenRows(id).some((row) => row.event === event.id && row.extended),
 					`${event.id} asks how it was served only where that matters`
 				);
 		});

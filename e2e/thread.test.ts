@@ -531,7 +531,7 @@ describe('the thread', { timeout: 600_000 }, () => {
 			await desk.go('/');
 			await desk.page.keyboard.press('/');
 			await desk.page.keyboard.type(words);
-			await desk.page.waitForSelector('[role="listbox"]');
+			await desk.page.waitForSelector('[role="listbox"][aria-busy="false"]');
 			await desk.settled();
 			return desk.page.$eval('[role="listbox"]', (element) => (element as HTMLElement).innerText);
 		};

@@ -37,6 +37,8 @@
 	let fault = $state('');
 	let input: HTMLInputElement;
 	let asked = 0;
+	/** What is shown is not yet the answer to what is written. */
+	let asking = $state(false);
 	const current = $derived((page.data as { caption?: { number: string } }).caption?.number ?? '');
 	const running = $derived(timers.find((t) => t.running) ?? timers[0]);
 	let base = $state(Date.now());
@@ -56,15 +58,21 @@
 	async function ask() {
 		fault = '';
 		at = 0;
+		const mine = ++asked;
 		if (!line.trim()) {
 			got = null;
+			asking = false;
 			return;
 		}
-		const mine = ++asked;
-		const r = await fetch(
+		asking = true;
+		const response = await fetch(
 			`/api/pen?line=${encodeURIComponent(line)}&current=${encodeURIComponent(current)}`
 		);
-		if (mine === asked && r.ok) got = (await r.json()) as Answer;
+		const answer = response.ok ? ((await response.json()) as Answer) : null;
+		// A slow answer to an earlier line never replaces that to a later one.
+		if (mine !== asked) return;
+		if (answer) got = answer;
+		asking = false;
 	}
 	async function commit() {
 		await ask();
@@ -91,15 +99,15 @@
 				await goto(h.href);
 			} else fault = 'Nothing found that you may see.';
 		} else {
-			const asking = await askServer<{ message: string; undo?: string; go?: string }>('/api/pen', {
+			const done = await askServer<{ message: string; undo?: string; go?: string }>('/api/pen', {
 				line,
 				current
 			});
-			if (!asking.ok) {
-				fault = asking.message;
+			if (!done.ok) {
+				fault = done.message;
 				return;
 			}
-			const body = asking.value;
+			const body = done.value;
 			await leave();
 			toast(
 				body.message,
@@ -113,8 +121,8 @@
 		}
 	}
 	async function undo(entry: string) {
-		const asking = await askServer('/api/pen', { entryId: entry }, 'DELETE');
-		toast(asking.ok ? 'Taken back.' : asking.message);
+		const done = await askServer('/api/pen', { entryId: entry }, 'DELETE');
+		toast(done.ok ? 'Taken back.' : done.message);
 		await invalidateAll();
 	}
 	async function leave() {
@@ -162,7 +170,7 @@
 
 <footer class="pen no-print">
 	{#if listed}
-		<ul class="hits" role="listbox" id="pen-hits" aria-label="Found">
+		<ul class="hits" role="listbox" id="pen-hits" aria-label="Found" aria-busy={asking}>
 			{#each got!.hits as h, i (h.kind + h.id)}
 				<li role="option" aria-selected={i === at} id="pen-hit-{i}">
 					<a
@@ -177,7 +185,7 @@
 					>
 				</li>
 			{:else}<li class="sub px-3 py-2" role="option" aria-selected="false">
-					Nothing found that you may see.
+					{asking ? 'Looking…' : 'Nothing found that you may see.'}
 				</li>{/each}
 		</ul>
 	{/if}

@@ -18,6 +18,7 @@ export const listViews = (matter: string): string[] => [
 	'/matters?who=all',
 	matter,
 	`${matter}/docket`,
+	`${matter}/docket/schedule`,
 	`${matter}/docket?view=timeline`,
 	`${matter}/docket?view=month`,
 	`${matter}/logbook`,

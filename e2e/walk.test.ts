@@ -80,6 +80,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		['', '?view=list&when=all', '?view=timeline', '?view=month'].map(
 			(x) => `/matters/${hidden.number}/docket${x}`
 		),
+	'/matters/[number]/docket/schedule': () => [roomOf('docket/schedule')],
 	'/matters/[number]/tasks': () => [`/matters/${hidden.number}/tasks`],
 	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`],
 	'/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`],
@@ -176,6 +177,15 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		['/api/preview/reschedule', { deadlineId: hidden.deadline, how: 'order', by: '+7d' }]
 	],
 	'/api/preview/day': () => [['/api/preview/day', { matterId: hidden.id, date: '2026-12-12' }]],
+	'/api/preview/schedule': () => [
+		[
+			'/api/preview/schedule',
+			{
+				...{ matterId: hidden.id, title: 'An order', dated: '2026-11-16' },
+				rows: [{ title: 'Close of discovery', date: '2027-03-01' }]
+			}
+		]
+	],
 	'/api/preview/order': () => [
 		[
 			'/api/preview/order',

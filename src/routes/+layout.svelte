@@ -15,4 +15,11 @@
 </script>
 
 {@render children()}
-<Toaster position="bottom-left" duration={6000} offset={{ bottom: 62 }} />
+<!-- Above everything that is typed or pressed: a toast never lies over a field or its button. -->
+<Toaster
+	position="top-center"
+	duration={6000}
+	offset={{ top: 54 }}
+	mobileOffset={{ top: 54 }}
+	style="font-family: var(--font-ui)"
+/>

@@ -1,6 +1,6 @@
 <!-- Where an event comes from: its document, and of a hearing the place and the link. -->
 <script lang="ts">
-	import SelectField from '$lib/ui/SelectField.svelte';
+	import SourceField from './SourceField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	type Props = {
 		value: { sourceId: string; place: string; link: string };
@@ -25,16 +25,14 @@
 		<summary class="act inline-block">{summary}</summary>
 		<div class="mt-2.5 flex flex-col gap-2.5">
 			{#if documents}
-				<SelectField
+				<SourceField
 					label="From which document"
 					error={errors.sourceId}
 					hint="the second person checks the date against it"
 					name="sourceId"
+					{documents}
 					bind:value={value.sourceId}
-				>
-					<option value="">None</option>
-					{#each documents as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</SelectField>
+				/>
 			{/if}
 			{#if ahead}
 				<div class="grid grid-cols-2 gap-3">

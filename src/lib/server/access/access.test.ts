@@ -224,15 +224,9 @@ describe('a restricted matter', () => {
 			sort: 'standing order' as const,
 			title: 'Secret order',
 			dated: '2026-11-10',
-			lines: [
-				{
-					do: 'replace' as const,
-					event: 'complaint-filed',
-					rule: 'serve-each-defendant',
-					count: '+60d'
-				}
-			]
+			lines: [{ do: 'off' as const, event: 'complaint-filed', rule: 'serve-each-defendant' }]
 		};
+		const schedule = { ...order, rows: [{ title: 'Secret row', date: '2027-01-04' }] };
 		const orderId = good(layOrder(house.as('okafor'), order)).orderId;
 		const hearing = { matterId: id, what: 'hearing' as const, title: 'Secret hearing' };
 		const hearingId = good(
@@ -310,6 +304,8 @@ describe('a restricted matter', () => {
 			'add date by hand': { matterId: id, title: 'By hand', date: '2026-12-01' },
 			'decide date changes': { changeIds: [changeId], apply: true },
 			'lay order over rules': order,
+			'enter scheduling order': schedule,
+			'amend scheduling order': { ...schedule, scheduleId: eventId },
 			'end order': { orderId, reason: 'x' },
 			'add matter book': { matterId: id, book: 'us-agency' },
 			'remove matter book': { matterId: id, book: 'us-agency' },

@@ -98,6 +98,10 @@ export function toFailure(error: unknown): Failure {
 /** The first message of each field. */
 export function fieldErrors(error: z.ZodError): Record<string, string> {
 	const errors: Record<string, string> = {};
-	for (const issue of error.issues) errors[String(issue.path[0] ?? '')] ??= issue.message;
+	for (const { path, message } of error.issues) {
+		errors[String(path[0] ?? '')] ??= message;
+		// A table says it beside the row and its field: `rows.3.date`.
+		if (path.length > 1) errors[path.join('.')] ??= message;
+	}
 	return errors;
 }

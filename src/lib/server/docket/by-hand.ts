@@ -20,19 +20,21 @@ import { insertDeadline } from './writing.ts';
 
 /** The event under which a matter keeps what is entered by hand. */
 export const BY_HAND = 'by-hand';
+/** The event that is a scheduling order: its table sets the dates under it. */
+export const SCHEDULE = 'schedule';
 
 type HandEvent = Pick<EventRow, 'text' | 'date' | 'time' | 'ahead'> &
-	Partial<Pick<EventRow, 'source_id'>>;
+	Partial<Pick<EventRow, 'source_id' | 'event_key' | 'name' | 'schedule_id'>>;
 
 /** Adds an event that no book knows; gives its id. */
-function insertHandEvent(ctx: Context, matter: MatterRow, event: HandEvent): string {
+export function insertHandEvent(ctx: Context, matter: MatterRow, event: HandEvent): string {
 	const eventId = newId('evt');
 	insert<EventRow>(ctx.db, 'event', {
+		event_key: BY_HAND,
+		name: '',
 		...event,
 		id: eventId,
 		matter_id: matter.id,
-		event_key: BY_HAND,
-		name: '',
 		book: '',
 		book_version: '',
 		entered_by: actingStaff(ctx).id,
@@ -104,7 +106,7 @@ export const addDeadline = matterCommand({
 });
 
 /** Adds a hearing or its like that no book knows, as an event and its entry. */
-function insertHandHearing(
+export function insertHandHearing(
 	ctx: Context,
 	matter: MatterRow,
 	event: HandEvent & { ahead: Occasion },

@@ -15,6 +15,9 @@ const WAITS = `d.state = 'docketed'
 	AND m.status <> 'closed'
 	AND ${visible('m')}`;
 
+/** What is checked on one sheet: an event, or a scheduling order with the events of its table. */
+const SHEET = 'coalesce(e.schedule_id, e.id)';
+
 export type CheckEvent = {
 	id: string;
 	event: string;
@@ -41,8 +44,9 @@ export function listCheckEvents(
 	const params = { me: me.id };
 	const { total, dates } = one<{ total: number; dates: number }>(
 		db,
-		`SELECT count(DISTINCT d.event_id) AS total, count(*) AS dates
+		`SELECT count(DISTINCT ${SHEET}) AS total, count(*) AS dates
 		FROM deadline d
+		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
 		WHERE ${WAITS}`,
 		params
@@ -56,14 +60,15 @@ export function listCheckEvents(
 			w.due, w.waiting, w.mine, w.returned
 		FROM (
 			SELECT
-				d.event_id, min(d.date) AS due, count(*) AS waiting,
+				${SHEET} AS event_id, min(d.date) AS due, count(*) AS waiting,
 				sum(d.docketed_by <> @me AND d.returned_by IS NULL) AS mine,
 				count(d.returned_by) AS returned
 			FROM deadline d
+			JOIN event e ON e.id = d.event_id
 			JOIN matter m ON m.id = d.matter_id
 			WHERE ${WAITS}
-			GROUP BY d.event_id
-			ORDER BY min(d.date), d.event_id
+			GROUP BY 1
+			ORDER BY min(d.date), 1
 			LIMIT @per OFFSET @offset
 		) w
 		JOIN event e ON e.id = w.event_id
@@ -75,7 +80,7 @@ export function listCheckEvents(
 	return { events, total, dates };
 }
 
-/** Every docketed date of an event on one sheet, in the order of their days. */
+/** Every docketed date of an event, or of a scheduling order, on one sheet, in the order of their days. */
 export type CheckSheet = { eventId: string; items: CheckItem[] };
 
 /**
@@ -91,10 +96,12 @@ export function findCheckSheet(
 	if (!eventId) return undefined;
 	const ids = all<{ id: string }>(
 		app.db,
-		`SELECT id
-		FROM deadline
-		WHERE event_id = @eventId AND (state = 'docketed' OR id = @deadlineId)
-		ORDER BY date, id`,
+		`SELECT d.id
+		FROM deadline d
+		JOIN event e ON e.id = d.event_id
+		WHERE (e.id = @eventId OR e.schedule_id = @eventId)
+			AND (d.state = 'docketed' OR d.id = @deadlineId)
+		ORDER BY d.date, d.id`,
 		{ eventId, deadlineId: key.deadlineId }
 	);
 	const items = ids.flatMap(({ id }) => findCheckItem(app, me, id) ?? []);
@@ -108,8 +115,9 @@ const findEventOf = (
 ): string | undefined =>
 	maybeOne<{ id: string }>(
 		db,
-		`SELECT d.event_id AS id
+		`SELECT ${SHEET} AS id
 		FROM deadline d
+		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
 		WHERE d.id = @deadlineId AND ${visible('m')}`,
 		{ deadlineId, me: me.id }

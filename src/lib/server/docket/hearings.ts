@@ -146,6 +146,23 @@ const listHangingOn = (ctx: Pick<Context, 'db'>, hearing: DeadlineRow): Deadline
 		{ eventId: hearing.event_id, id: hearing.id }
 	);
 
+/**
+ * Takes a hearing off: the chosen dates that hang on it go with it, the others stay and are marked.
+ * @returns what followed, in words
+ */
+export function takeOff(
+	ctx: Context,
+	hearing: DeadlineRow,
+	{ reason, also }: { reason: string; also: readonly string[] }
+): string[] {
+	vacate(ctx, hearing, reason, { result: 'off' });
+	return listHangingOn(ctx, hearing).map((hanging) => {
+		if (!also.includes(hanging.id)) return leaveDeadline(ctx, hanging, { gives: null, reason });
+		vacate(ctx, hanging, `${hearing.title} is off: ${reason}`);
+		return `${hanging.title} vacated`;
+	});
+}
+
 /** It is off for good; the dates that hang on it are vacated with it where they are chosen. */
 export const takeOffHearing = matterCommand({
 	name: 'take hearing off',
@@ -160,13 +177,7 @@ export const takeOffHearing = matterCommand({
 	onClosed: 'allowed',
 	run({ ctx, deadline, matter, input, record, notify }) {
 		refuseSettled(deadline);
-		vacate(ctx, deadline, input.reason, { result: 'off' });
-		const followed = listHangingOn(ctx, deadline).map((hanging) => {
-			if (!input.also.includes(hanging.id))
-				return leaveDeadline(ctx, hanging, { gives: null, reason: input.reason });
-			vacate(ctx, hanging, `${deadline.title} is off: ${input.reason}`);
-			return `${hanging.title} vacated`;
-		});
+		const followed = takeOff(ctx, deadline, input);
 		record.audit({ deadline: deadline.id, reason: input.reason, also: input.also });
 		const more = followed.length ? ` ${followed.join('; ')}.` : '';
 		record.log(

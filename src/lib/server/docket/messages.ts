@@ -208,3 +208,34 @@ export function docketReport(
 		].join('\n\n')
 	};
 }
+
+type ScheduleHead = { title: string; dated: PlainDate };
+/** A scheduling order was entered: its dates, and what it changed of the rules. */
+export const scheduleEntered = (
+	matter: Matter,
+	order: ScheduleHead,
+	lines: readonly string[]
+): Message => ({
+	subject: about(matter, `${order.title} was docketed`),
+	text: [
+		`${order.title}, ${formatDate(order.dated)}.`,
+		lines.join('\n'),
+		'A second person must check them.'
+	].join('\n\n'),
+	path: docketPath(matter)
+});
+
+/** A scheduling order was amended: what is otherwise now. */
+export const scheduleAmended = (
+	matter: Matter,
+	order: ScheduleHead,
+	lines: readonly string[]
+): Message => ({
+	subject: about(matter, `dates moved, ${order.title}`),
+	text: [
+		`${order.title}, ${formatDate(order.dated)}.`,
+		lines.join('\n'),
+		'A second person must check what changed.'
+	].join('\n\n'),
+	path: docketPath(matter)
+});

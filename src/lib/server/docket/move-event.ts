@@ -15,9 +15,9 @@ import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
 import { all, maybeOne, one, update } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { bookOnMatter } from '#server/rulebooks/shelf.ts';
-import { BY_HAND } from './by-hand.ts';
+import { BY_HAND, SCHEDULE } from './by-hand.ts';
 import type { EventInputs } from './counting.ts';
-import { requireDocumentOn, requireEvent } from './find.ts';
+import { requireDocumentOn, requireEvent, type DocumentOnMatter } from './find.ts';
 import { moveOccasion } from './hearings.ts';
 import { datesMoved } from './messages.ts';
 import { changedInputs, eventChangeFields, findMoves, refuseFuture, type Move } from './moves.ts';
@@ -61,75 +61,99 @@ export const moveEvent = matterCommand({
 			])
 	},
 	run({ ctx, event, matter, input, record, notify }) {
-		refuseFuture(ctx, event, input.to);
-		if (event.withdrawn_at !== null)
-			throw new Refused('This event was withdrawn: bring it back first.', 'to');
-		if (event.event_key === BY_HAND && !event.ahead)
-			throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
 		const source = requireDocumentOn(ctx, matter, input.sourceId, 'sourceId');
-		const book = event.book ? bookOnMatter(ctx, matter.id, event.book) : null;
-		const now = changedInputs(event, input.to, input, book);
-		const { moves, fresh, born } = findMoves(ctx, event, input.to, input);
-		const chosen = moves.filter(
-			(move) => move.state !== 'met' && (!input.only || input.only.includes(move.deadlineId))
-		);
-		update<EventRow>(
-			ctx.db,
-			'event',
-			{ id: event.id },
-			{
-				date: now.date,
-				time: now.time,
-				service: now.service,
-				answers: JSON.stringify(now.answers),
-				source_id: source?.id,
-				version: event.version + 1
-			}
-		);
-		const followed = [
-			...moveOccasion(ctx, event.id, now),
-			...chosen.flatMap((move) => applyMove(ctx, move, fresh))
-		];
-		for (const { deadlineId } of moves.filter(({ days }) => days === 0))
-			update<DeadlineRow>(ctx.db, 'deadline', { id: deadlineId }, FOLLOWS);
-		const left = moves
-			.filter((move) => !chosen.includes(move) && isLeftBehind(move))
-			.map((move) =>
-				leaveDeadline(ctx, requireRow(ctx, move.deadlineId), {
-					gives: move.to,
-					reason: input.reason
-				})
-			);
-		if (book) {
-			left.push(...leaveOrphans(ctx, event, fresh, input.reason));
-			followed.push(...born.map((proposal) => addBorn(ctx, matter, event, book, proposal)));
-		}
-		const words = describeMove(event, now, book, {
-			reason: input.reason,
-			source: source?.name,
-			followed,
-			left
-		});
-		record.audit({
-			event: event.id,
-			from: event.date,
-			to: input.to,
-			service: [event.service, now.service],
-			answers: [parseAnswers(event.answers), now.answers],
-			reason: input.reason,
-			source: source?.id ?? null,
-			moved: chosen.map((move) => ({
-				deadline: move.deadlineId,
-				from: move.from,
-				to: move.to,
-				tasks: move.tasks.map(({ taskId, from, to }) => ({ task: taskId, from, to }))
-			})),
-			left
-		});
-		record.log('date', words, source ? `/documents/${source.id}` : undefined);
-		return { moved: chosen.length, left: left.length, told: notify(datesMoved(matter, words)) };
+		const moved = putEventOn(ctx, { event, matter, source }, input);
+		record.audit(moved.audit);
+		record.log('date', moved.words, source ? `/documents/${source.id}` : undefined);
+		const told = notify(datesMoved(matter, moved.words));
+		return { moved: moved.chosen.length, left: moved.left.length, told };
 	}
 });
+
+type EventMove = {
+	to: EventRow['date'];
+	time?: string | null;
+	service?: string | null | undefined;
+	answers?: Record<string, string> | null | undefined;
+	reason: string;
+	only?: readonly string[] | null | undefined;
+};
+
+/** Moves an event with its dates and their tasks: what was done, for whoever tells of it. */
+export function putEventOn(
+	ctx: Context,
+	at: { event: EventRow; matter: MatterRow; source: DocumentOnMatter | null },
+	input: EventMove
+) {
+	const { event, matter, source } = at;
+	refuseFuture(ctx, event, input.to);
+	if (event.withdrawn_at !== null)
+		throw new Refused('This event was withdrawn: bring it back first.', 'to');
+	if (event.event_key === BY_HAND && !event.ahead)
+		throw new Refused('Dates by hand hang on no event: move each by order or agreement.', 'to');
+	if (event.event_key === SCHEDULE)
+		throw new Refused('A scheduling order sets its days itself: amend its table.', 'to');
+	const book = event.book ? bookOnMatter(ctx, matter.id, event.book) : null;
+	const now = changedInputs(event, input.to, input, book);
+	const { moves, fresh, born } = findMoves(ctx, event, input.to, input);
+	const chosen = moves.filter(
+		(move) => move.state !== 'met' && (!input.only || input.only.includes(move.deadlineId))
+	);
+	update<EventRow>(
+		ctx.db,
+		'event',
+		{ id: event.id },
+		{
+			date: now.date,
+			time: now.time,
+			service: now.service,
+			answers: JSON.stringify(now.answers),
+			source_id: source?.id,
+			version: event.version + 1
+		}
+	);
+	const followed = [
+		...moveOccasion(ctx, event.id, now),
+		...chosen.flatMap((move) => applyMove(ctx, move, fresh))
+	];
+	for (const { deadlineId } of moves.filter(({ days }) => days === 0))
+		update<DeadlineRow>(ctx.db, 'deadline', { id: deadlineId }, FOLLOWS);
+	const left = moves
+		.filter((move) => !chosen.includes(move) && isLeftBehind(move))
+		.map((move) =>
+			leaveDeadline(ctx, requireRow(ctx, move.deadlineId), {
+				gives: move.to,
+				reason: input.reason
+			})
+		);
+	if (book) {
+		left.push(...leaveOrphans(ctx, event, fresh, input.reason));
+		followed.push(...born.map((proposal) => addBorn(ctx, matter, event, book, proposal)));
+	}
+	const audit = {
+		event: event.id,
+		from: event.date,
+		to: input.to,
+		service: [event.service, now.service],
+		answers: [parseAnswers(event.answers), now.answers],
+		reason: input.reason,
+		source: source?.id ?? null,
+		moved: chosen.map((move) => ({
+			deadline: move.deadlineId,
+			from: move.from,
+			to: move.to,
+			tasks: move.tasks.map(({ taskId, from, to }) => ({ task: taskId, from, to }))
+		})),
+		left
+	};
+	const words = describeMove(event, now, book, {
+		reason: input.reason,
+		source: source?.name,
+		followed,
+		left
+	});
+	return { words, audit, chosen, left };
+}
 
 const requireRow = (ctx: Context, deadlineId: string): DeadlineRow =>
 	one(ctx.db, 'SELECT * FROM deadline WHERE id = @deadlineId', { deadlineId });

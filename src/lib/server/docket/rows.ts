@@ -28,6 +28,8 @@ export type EventRow = {
 	withdrawn_by: string | null;
 	withdrawn_at: string | null;
 	withdrawn_reason: string;
+	/** The scheduling order whose table set it. */
+	schedule_id: string | null;
 };
 
 /** Table `deadline`. */
@@ -139,6 +141,8 @@ export type MatterOrderRow = {
 	made_at: string;
 	ended_at: string | null;
 	ended_reason: string;
+	/** The scheduling order whose table says so. */
+	schedule_id: string | null;
 };
 
 /** Table `date_change`. */

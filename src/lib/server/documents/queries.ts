@@ -53,6 +53,13 @@ export function listFolders(app: Pick<Application, 'db'>, matter: Pick<MatterRow
 	const { folders } = requireKind(app, matter.kind);
 	return [...new Set([...folders, CORRESPONDENCE, ...used.map(({ folder }) => folder)])];
 }
+/** Where a paper of the court is filed: the folder for such papers, or the one every matter has. */
+export const findPaperFolder = (
+	app: Pick<Application, 'db'>,
+	matter: Pick<MatterRow, 'id' | 'kind'>
+): string =>
+	listFolders(app, matter).find((folder) => /court|pleading|order|filing/i.test(folder)) ??
+	CORRESPONDENCE;
 /** The folder every matter has. */
 export const CORRESPONDENCE = 'Correspondence';
 

@@ -34,7 +34,7 @@ import { bringEventBack, takeBackDeadline, withdrawEvent } from '#server/docket/
 import { followEvent } from '#server/docket/follow.ts';
 import { moveDeadline } from '#server/docket/reschedule.ts';
 import { findSpan, parseMonth, spanOfDates } from '#server/docket/span.ts';
-import { listDocuments } from '#server/documents/queries.ts';
+import { findPaperFolder, listDocuments } from '#server/documents/queries.ts';
 import { readCalendarFile } from '#server/calendar/file.ts';
 import { action, actionValue, callable } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
@@ -88,6 +88,7 @@ export async function load(event) {
 				number
 			})
 		),
+		paperFolder: findPaperFolder(app, caption),
 		papers: listDateDocuments(app, caption.id),
 		exhibits: listDateExhibits(app, caption.id),
 		orders: listOrders(app, me, caption.id),

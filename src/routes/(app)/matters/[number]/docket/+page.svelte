@@ -156,6 +156,8 @@
 			<h2 class="read text-title font-medium">Docket</h2>
 			<span class="no-print flex grow flex-wrap gap-2"><Switches all={views} /></span>
 			{#if data.can.docket}
+				<a class="btn no-print" href="/matters/{caption.number}/docket/schedule">Scheduling order</a
+				>
 				<button class="btn no-print" onclick={() => (byHand = true)}>By hand</button>
 				{#if data.choices.length}
 					<button class="btn go no-print" onclick={() => (entering = true)}>Enter an event</button>

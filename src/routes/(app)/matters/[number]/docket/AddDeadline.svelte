@@ -1,5 +1,6 @@
 <!-- A date or a hearing without a rule: from an order, a letter, an agreement. -->
 <script lang="ts">
+	import SourceField from '$lib/docket/SourceField.svelte';
 	import { toast } from 'svelte-sonner';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { capitalize } from '#core/format/words.ts';
@@ -9,7 +10,6 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Field from '$lib/ui/Field.svelte';
 	import TextArea from '$lib/ui/TextArea.svelte';
-	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { draft } from '$lib/ui/draft.svelte.ts';
@@ -170,15 +170,13 @@
 						bind:value={v.authority}
 						autocomplete="off"
 					/>
-					<SelectField
+					<SourceField
 						label="From which document"
 						error={errors.sourceId}
 						name="sourceId"
+						{documents}
 						bind:value={v.sourceId}
-						><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-								>{d.name}</option
-							>{/each}</SelectField
-					>
+					/>
 					<div class="grid grid-cols-2 gap-3">
 						<TextField
 							label="Place"

@@ -3,6 +3,7 @@
 	withdrawn.
 -->
 <script lang="ts">
+	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { formatDay, plural } from '$lib/ui/format.ts';
@@ -38,7 +39,16 @@
 		{/if}
 	</h3>
 	{#if mayDocket && !isHead && !event.withdrawn}
-		<button class="act no-print ml-auto whitespace-nowrap" onclick={onmove}>move or correct</button>
+		{#if event.key === 'schedule'}
+			<a
+				class="act no-print ml-auto whitespace-nowrap"
+				href="/matters/{page.params.number}/docket/schedule?order={event.id}">amend its table</a
+			>
+		{:else}
+			<button class="act no-print ml-auto whitespace-nowrap" onclick={onmove}
+				>move or correct</button
+			>
+		{/if}
 		<button
 			class="act no-print whitespace-nowrap"
 			aria-label="withdraw {event.text}, {formatDay(event.date, today)}"

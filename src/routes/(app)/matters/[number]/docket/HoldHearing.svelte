@@ -4,7 +4,7 @@
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { DateActProps } from './acts.ts';
-	import PaperField from './PaperField.svelte';
+	import SourceField from '$lib/docket/SourceField.svelte';
 	let { deadline, documents, ondone }: DateActProps = $props();
 	let form = $state({ outcome: '', appeared: '', documentId: '' });
 </script>
@@ -28,7 +28,7 @@
 			bind:value={form.appeared}
 			autocomplete="off"
 		/>
-		<PaperField
+		<SourceField
 			label="The minutes or the order"
 			{documents}
 			error={errors.documentId}

@@ -6,7 +6,7 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { DateActProps } from './acts.ts';
-	import PaperField from './PaperField.svelte';
+	import SourceField from '$lib/docket/SourceField.svelte';
 	let { deadline, documents, today, ondone }: DateActProps = $props();
 	// svelte-ignore state_referenced_locally
 	let form = $state({ on: today, proof: '', late: '', documentId: '' });
@@ -40,7 +40,7 @@
 			name="proof"
 			bind:value={form.proof}
 		/>
-		<PaperField
+		<SourceField
 			label="Document that proves it"
 			{documents}
 			error={errors.documentId}

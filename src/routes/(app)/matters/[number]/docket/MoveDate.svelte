@@ -9,7 +9,7 @@
 	import { formatDay } from '$lib/ui/format.ts';
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { DateActProps } from './acts.ts';
-	import PaperField from './PaperField.svelte';
+	import SourceField from '$lib/docket/SourceField.svelte';
 	type Move = {
 		to: PlainDate;
 		days: number;
@@ -114,7 +114,7 @@
 			bind:value={form.reason}
 			autocomplete="off"
 		/>
-		<PaperField
+		<SourceField
 			label={form.how === 'agreement' ? 'The agreement' : 'The order'}
 			{documents}
 			error={errors.documentId}

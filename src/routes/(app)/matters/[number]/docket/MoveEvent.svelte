@@ -2,6 +2,7 @@
 	What would move with an event: shown before anything is saved; all or some, with the reason.
 -->
 <script lang="ts">
+	import SourceField from '$lib/docket/SourceField.svelte';
 	import { toast } from 'svelte-sonner';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -270,16 +271,14 @@
 					bind:value={reason}
 					autocomplete="off"
 				/>
-				<SelectField
+				<SourceField
 					label="Source document"
-					error={errors.sourceId}
 					class="mt-3"
+					error={errors.sourceId}
 					name="sourceId"
+					{documents}
 					bind:value={sourceId}
-					><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-							>{d.name}</option
-						>{/each}</SelectField
-				>
+				/>
 				<p class="sub mt-2">
 					{plural(dates.length, 'date')}{tasks.length ? ` and ${plural(tasks.length, 'task')}` : ''}
 					{dates.length + tasks.length === 1 ? 'moves' : 'move'}. Each date is checked again by a

@@ -3,6 +3,7 @@
 	that changes, before it is kept.
 -->
 <script lang="ts">
+	import SourceField from '$lib/docket/SourceField.svelte';
 	import { toast } from 'svelte-sonner';
 	import { askServer } from '$lib/ui/ask.ts';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
@@ -124,15 +125,13 @@
 					<div class="grid grid-cols-2 gap-3">
 						<SelectField label="Over which book" error={errors.book} name="book" bind:value={v.book}
 							>{#each books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</SelectField
-						><SelectField
+						><SourceField
 							label="Its document"
 							error={errors.documentId}
 							name="documentId"
+							{documents}
 							bind:value={v.documentId}
-							><option value="">None</option>{#each documents as d (d.id)}<option value={d.id}
-									>{d.name}</option
-								>{/each}</SelectField
-						>
+						/>
 					</div>
 				</div>
 				<div class="ruled mt-3"><h3 class="font-semibold">What it says</h3></div>

@@ -178,26 +178,15 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	],
 	'/api/preview/day': () => [['/api/preview/day', { matterId: hidden.id, date: '2026-12-12' }]],
 	'/api/preview/schedule': () => [
-		[
-			'/api/preview/schedule',
-			{
-				...{ matterId: hidden.id, title: 'An order', dated: '2026-11-16' },
-				rows: [{ title: 'Close of discovery', date: '2027-03-01' }]
-			}
-		]
+		['/api/preview/schedule', { matterId: hidden.id, title: 'An order', dated: '2026-11-16' }]
 	],
 	'/api/preview/order': () => [
 		[
 			'/api/preview/order',
 			{
-				matterId: hidden.id,
-				book: 'us-federal.ca-nd',
-				sort: 'standing order',
-				title: 'An order',
-				dated: '2026-11-16',
-				lines: [
-					{ do: 'replace', event: 'complaint-filed', rule: 'serve-each-defendant', count: '+60d' }
-				]
+				...{ matterId: hidden.id, title: 'An order', dated: '2026-11-16' },
+				...{ book: 'us-federal.ca-nd', sort: 'standing order' },
+				lines: [{ do: 'off', event: 'complaint-filed', rule: 'serve-each-defendant' }]
 			}
 		]
 	],

@@ -252,26 +252,26 @@ function readCells(
 	order: DateOrder
 ): ScheduleLine | undefined {
 	const named = (field: keyof ScheduleLine) => row[heads.get(field) ?? -1] ?? '';
-	const dateCell =
-		named('date') || row.find((cell) => findDates(cell, order).length || COUNT.test(cell)) || '';
-	const date = findDates(dateCell, order)[0]?.date ?? null;
-	const counted = date ? { count: '', from: '' } : takeCount(dateCell);
-	const timeCell = named('time') || row.find((cell) => TIME.test(cell)) || '';
-	const others = row.filter((cell) => cell !== '' && cell !== dateCell && cell !== timeCell);
-	const title = titleOf(named('title') || others[0] || '');
-	if (title.length < 3 || (!date && !counted.count)) return undefined;
+	const findCell = (fits: (cell: string) => boolean, among = row) => among.find(fits) ?? '';
+	const isDated = (cell: string) => findDates(cell, order).length > 0 || COUNT.test(cell);
+	const dateCell = named('date') || findCell(isDated);
+	const timeCell = named('time') || findCell((cell) => TIME.test(cell));
+	const others = row.filter((cell) => ![dateCell, timeCell, ''].includes(cell));
+	const title = titleOf(named('title') || findCell(() => true, others));
 	const rest = others.filter((cell) => titleOf(cell) !== title);
-	const authority =
-		named('authority') || rest.find((cell) => /¶|\bpara|\brule\b/i.test(cell)) || '';
+	const authority = named('authority') || findCell((cell) => /¶|\bpara|\brule\b/i.test(cell), rest);
+	const date = findDates(dateCell, order)[0]?.date ?? null;
+	const { count, from } = date ? { count: '', from: '' } : takeCount(dateCell);
+	if (title.length < 3 || (!date && !count)) return undefined;
 	return {
 		what: sortOf(title),
 		title,
 		date,
 		act: actOf(row.join(' ')),
 		time: takeTime(timeCell).time,
-		place: named('place') || rest.find((cell) => cell !== authority) || '',
+		place: named('place') || findCell((cell) => cell !== authority, rest),
 		authority,
-		count: counted.count,
-		from: counted.from
+		count,
+		from
 	};
 }

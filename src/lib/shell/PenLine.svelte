@@ -10,6 +10,7 @@
 	import { askServer } from '$lib/ui/ask.ts';
 	import { bindKeys } from '$lib/ui/keys.ts';
 	import Mark from '$lib/ui/Mark.svelte';
+	import PenHits from './PenHits.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 
 	type Answer = {
@@ -169,26 +170,7 @@
 </script>
 
 <footer class="pen no-print">
-	{#if listed}
-		<ul class="hits" role="listbox" id="pen-hits" aria-label="Found" aria-busy={asking}>
-			{#each got!.hits as h, i (h.kind + h.id)}
-				<li role="option" aria-selected={i === at} id="pen-hit-{i}">
-					<a
-						href={h.href}
-						class="hit"
-						class:on={i === at}
-						tabindex="-1"
-						onclick={() => void leave()}
-						><span class="sub w-[74px]">{h.kind}</span><b class="font-semibold">{h.title}</b><span
-							class="sub truncate">{h.about}</span
-						></a
-					>
-				</li>
-			{:else}<li class="sub px-3 py-2" role="option" aria-selected="false">
-					{asking ? 'Looking…' : 'Nothing found that you may see.'}
-				</li>{/each}
-		</ul>
-	{/if}
+	{#if listed}<PenHits hits={got!.hits} {at} looking={asking} onopen={leave} />{/if}
 	<div class="line">
 		<svg width="20" height="20" viewBox="0 0 16 16" aria-hidden="true"
 			><path
@@ -315,32 +297,6 @@
 		height: 9px;
 		background: var(--color-madder);
 		border-radius: 50%;
-	}
-	.hits {
-		position: absolute;
-		left: 54px;
-		bottom: 52px;
-		width: min(640px, calc(100vw - 74px));
-		max-height: 420px;
-		overflow-y: auto;
-		background: var(--color-white);
-		border: 1px solid var(--color-rule);
-		border-bottom: 0;
-		border-radius: 6px 6px 0 0;
-		box-shadow: var(--shadow-foot);
-		padding: 4px;
-	}
-	.hit {
-		display: flex;
-		gap: 10px;
-		align-items: baseline;
-		padding: 6px 10px;
-		border-radius: 4px;
-		white-space: nowrap;
-	}
-	.hit.on,
-	.hit:hover {
-		background: var(--color-petrol-wash);
 	}
 	@media (max-width: 640px) {
 		.pen {

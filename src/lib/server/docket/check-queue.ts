@@ -80,7 +80,7 @@ export function listCheckEvents(
 	return { events, total, dates };
 }
 
-/** Every docketed date of an event, or of a scheduling order, on one sheet, in the order of their days. */
+/** Every docketed date of an event or a scheduling order on one sheet, by its day. */
 export type CheckSheet = { eventId: string; items: CheckItem[] };
 
 /**

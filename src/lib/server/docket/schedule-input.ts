@@ -1,4 +1,4 @@
-/** The table of a scheduling order as its form sends it, with its faults beside the row and field. */
+/** The table of a scheduling order as its form sends it; faults stand beside row and field. */
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { OCCASIONS, type Occasion } from '#core/docket/occasion.ts';

@@ -35,7 +35,7 @@ export type ScheduleView = {
 	rows: ScheduleDate[];
 };
 
-/** A scheduling order with its dates in the order of their days; undefined where it is not there. */
+/** A scheduling order with its dates by day; undefined where it is not there. */
 export function findSchedule(
 	app: Application,
 	me: Staff,

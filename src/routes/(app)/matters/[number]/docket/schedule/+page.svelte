@@ -6,7 +6,6 @@
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import { goto } from '$app/navigation';
-	import { page } from '$app/state';
 	import type { ReadSchedule } from '#core/docket/schedule-text.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
 	import type { RowRemark } from '#server/docket/schedule-views.ts';
@@ -175,7 +174,7 @@
 					</tr>
 				</thead>
 				<tbody>
-					{#each rows as row, at (at)}
+					{#each rows as _, at (at)}
 						<ScheduleLine
 							bind:row={rows[at]!}
 							{at}

@@ -133,6 +133,8 @@ export class Desk {
 	readonly origin: string;
 	/** What the page's script threw. */
 	readonly thrown: string[] = [];
+	/** What a job takes: what is clicked, and what is typed or chosen. */
+	readonly effort = { clicks: 0, entries: 0 };
 	constructor(page: Page, origin: string) {
 		this.page = page;
 		this.origin = origin;
@@ -161,6 +163,7 @@ export class Desk {
 	}
 	/** Clicks the button or link whose name is, or begins with, these words. */
 	async press(name: string, within = 'body') {
+		this.effort.clicks++;
 		await this.page
 			.waitForFunction((n, word) => find(n, word) !== null, {}, name, within)
 			.catch(async () => {
@@ -175,8 +178,30 @@ export class Desk {
 		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
 		await handle.dispose();
 	}
+	/** Clicks the first thing that a selector finds. */
+	async click(selector: string) {
+		this.effort.clicks++;
+		await this.page.waitForSelector(selector);
+		await this.page.$eval(selector, (element) => (element as HTMLElement).click());
+	}
+	/** Gives a file to the field that a selector finds. */
+	async give(selector: string, path: string) {
+		this.effort.entries++;
+		const field = await this.page.waitForSelector(selector);
+		await (field as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(path);
+	}
+	/** Pastes a long text into a field. */
+	async paste(label: string, text: string) {
+		this.effort.entries++;
+		const field = await this.control(label);
+		await field.evaluate((input, words) => {
+			input.value = words;
+			input.dispatchEvent(new Event('input', { bubbles: true }));
+		}, text);
+	}
 	/** Opens the what-if of the last event of its sort on a matter's docket. */
 	async change(event: string) {
+		this.effort.clicks++;
 		await this.page.waitForSelector(`section[data-event="${event}"]`);
 		await this.page.$$eval(`section[data-event="${event}"] button`, (all) =>
 			(all.filter((b) => b.textContent === 'move or correct').at(-1) as HTMLElement).click()
@@ -193,6 +218,7 @@ export class Desk {
 		return found.asElement() as import('puppeteer-core').ElementHandle<HTMLInputElement>;
 	}
 	async fill(label: string, value: string) {
+		this.effort.entries++;
 		const item = await this.control(label);
 		await item.evaluate((input) => {
 			input.scrollIntoView({ block: 'center' });
@@ -204,6 +230,7 @@ export class Desk {
 	}
 	/** Chooses an option of a select by its words. */
 	async select(label: string, option: string) {
+		this.effort.entries++;
 		const item = await this.control(label);
 		const value = await item.evaluate(
 			(input, text) =>

@@ -14,6 +14,7 @@
 		{ href: '/docket/check', name: withCount('Second check', waiting?.checks) },
 		{ href: '/docket/changes', name: withCount('Changes', waiting?.changes) },
 		{ href: '/docket/sign-off', name: withCount('Sign-off', waiting?.signOff) },
+		{ href: '/docket/reconcile', name: 'Reconcile' },
 		{ href: '/docket/report', name: 'Report' },
 		{ href: '/docket/closures', name: 'Closures' },
 		{ href: '/rulebooks', name: 'Rulebooks' },

@@ -3,7 +3,7 @@
 	with its count before anything is docketed.
 -->
 <script lang="ts">
-	import type { Snippet } from 'svelte';
+	import { untrack, type Snippet } from 'svelte';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -11,7 +11,8 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { offeredDraft } from '$lib/ui/draft.svelte.ts';
+	import LeftDraft from '$lib/ui/LeftDraft.svelte';
 	import { listAsked, type EventChoice } from './event-choice.ts';
 	import { EventPreview } from './event-preview.svelte.ts';
 	import EventQuestions from './EventQuestions.svelte';
@@ -62,7 +63,7 @@
 	}: Props = $props();
 
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`event ${draftOf}`, {
+	const kept = offeredDraft(`event ${draftOf}`, {
 		eventKey: '',
 		typed: '',
 		date: '',
@@ -77,6 +78,13 @@
 	});
 	const entry = kept.value;
 	const preview = new EventPreview();
+	/** Each time it is asked for, it begins empty; what was left in it is offered. */
+	let wasActive = false;
+	$effect(() => {
+		const isOpened = active && !wasActive;
+		wasActive = active;
+		if (isOpened) untrack(() => kept.open());
+	});
 	const event = $derived(choices.find(({ id }) => id === entry.eventKey));
 	const several = $derived(new Set(choices.map(({ book }) => book)).size > 1);
 	const items = $derived(
@@ -139,6 +147,7 @@
 	{#snippet children({ errors: refused, busy })}
 		{@const errors = { ...preview.faults, ...refused }}
 		<input type="hidden" name="matterId" value={matter.id} />
+		<LeftDraft {kept} about={[kept.left?.typed, kept.left?.date].filter(Boolean).join(', ')} />
 		<div class="flex flex-col gap-2.5">
 			{@render before?.(errors)}
 			{#if likely.length && !entry.eventKey}

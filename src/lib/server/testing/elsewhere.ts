@@ -38,6 +38,7 @@ export const ELSEWHERE = [
 	'set date order',
 	'set proposal days',
 	'receive papers',
+	'reconcile with court list',
 	'add closure',
 	'remove closure',
 	'save rulebook',

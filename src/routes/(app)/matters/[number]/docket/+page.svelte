@@ -27,7 +27,7 @@
 	const caption = $derived(data.caption);
 	const deadlines = $derived(data.events.flatMap((event) => event.deadlines));
 	let entering = $state(page.url.searchParams.has('enter')),
-		byHand = $state(false),
+		byHand = $state(page.url.searchParams.has('hand')),
 		ordering = $state(false);
 
 	let moving = $state('');

@@ -1,6 +1,7 @@
 <!-- A date or a hearing without a rule: from an order, a letter, an agreement. -->
 <script lang="ts">
 	import SourceField from '$lib/docket/SourceField.svelte';
+	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { capitalize } from '#core/format/words.ts';
@@ -12,7 +13,9 @@
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
-	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { offeredDraft } from '$lib/ui/draft.svelte.ts';
+	import LeftDraft from '$lib/ui/LeftDraft.svelte';
+	import { untrack } from 'svelte';
 	type Props = {
 		open: boolean;
 		matter: { id: string; number: string; title: string };
@@ -21,7 +24,7 @@
 	};
 	let { open = $bindable(), matter, documents, today }: Props = $props();
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`hand ${matter.id}`, {
+	const kept = offeredDraft(`hand ${matter.id}`, {
 		what: 'deadline',
 		title: '',
 		date: '',
@@ -33,6 +36,26 @@
 		sourceId: ''
 	});
 	const v = kept.value;
+	/** It begins empty, or with what the address brings: an entry of the court's list. */
+	function begin() {
+		kept.open();
+		const { searchParams } = page.url;
+		const title = searchParams.get('hand');
+		if (!title || taken === title) return;
+		taken = title;
+		v.title = title;
+		v.date = searchParams.get('on') ?? '';
+		v.time = searchParams.get('at') ?? '';
+		v.what = SORTS.find((sort) => title.toLowerCase().includes(sort)) ?? 'deadline';
+	}
+	const SORTS = ['hearing', 'trial', 'conference', 'deposition'];
+	let taken = '';
+	let wasOpen = false;
+	$effect(() => {
+		const isOpened = open && !wasOpen;
+		wasOpen = open;
+		if (isOpened) untrack(begin);
+	});
 	/** What there is to say against the day that is typed: a closed day, someone away. */
 	let warnings = $state<string[]>([]);
 	let asked = 0;
@@ -120,6 +143,7 @@
 		>
 			{#snippet children({ errors, busy })}
 				<input type="hidden" name="matterId" value={matter.id} />
+				<LeftDraft {kept} about={[kept.left?.title, kept.left?.date].filter(Boolean).join(', ')} />
 				<div class="flex flex-col gap-2.5">
 					<fieldset class="flex flex-wrap gap-x-4 gap-y-1">
 						<legend class="label">What it is</legend>{#each WHAT as [k, n] (k)}<label

@@ -13,7 +13,9 @@
 	import Effects from '$lib/docket/Effects.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
-	import { draft } from '$lib/ui/draft.svelte.ts';
+	import { offeredDraft } from '$lib/ui/draft.svelte.ts';
+	import LeftDraft from '$lib/ui/LeftDraft.svelte';
+	import { untrack } from 'svelte';
 	import { plural } from '$lib/ui/format.ts';
 	import type { EffectView } from '#server/docket/effects.ts';
 	type Choice = { key: string; book: string; text: string; rules: { id: string; title: string }[] };
@@ -28,7 +30,7 @@
 	let { open = $bindable(), matter, books, choices, documents, today }: Props = $props();
 	const blank = { do: 'replace', event: '', rule: '', count: '', title: '', act: 'file' };
 	// svelte-ignore state_referenced_locally
-	const kept = draft(`order ${matter.id}`, {
+	const kept = offeredDraft(`order ${matter.id}`, {
 		book: books[0]?.id ?? '',
 		sort: 'standing order',
 		title: '',
@@ -37,6 +39,12 @@
 		lines: [{ ...blank }]
 	});
 	const v = kept.value;
+	let wasOpen = false;
+	$effect(() => {
+		const isOpened = open && !wasOpen;
+		wasOpen = open;
+		if (isOpened) untrack(() => kept.open());
+	});
 	const events = $derived(choices.filter((c) => c.book === v.book));
 	const rules = (key: string) => events.find((e) => e.key === key)?.rules ?? [];
 	/** The order as the form sends it: of each line only what its sort asks for. */
@@ -99,6 +107,7 @@
 		>
 			{#snippet children({ errors, busy })}
 				<input type="hidden" name="matterId" value={matter.id} />
+				<LeftDraft {kept} about={kept.left?.title ?? ''} />
 				<div class="flex flex-col gap-2.5">
 					<div class="grid grid-cols-2 gap-3">
 						<SelectField label="What it is" error={errors.sort} name="sort" bind:value={v.sort}

@@ -171,7 +171,7 @@ say(
 	let found = 0,
 		most = 0;
 	const preview = () => {
-		found = findEffectsOf(house, { of: 'closure', closure }).effects.length;
+		found = findEffectsOf(house, { of: 'closures', closures: [closure] }).effects.length;
 		most = Math.max(most, process.memoryUsage().rss);
 	};
 	const ratio = ms(preview) / ms(() => void bare());

@@ -11,7 +11,10 @@
 
 {#if kept.left}
 	<p
-		class="mb-3 flex flex-wrap items-baseline gap-3 border-l-[3px] border-saffron bg-saffron-wash px-3 py-2"
+		class={[
+			'mb-3 flex flex-wrap items-baseline gap-3 px-3 py-2',
+			'border-l-[3px] border-saffron bg-saffron-wash'
+		]}
 		data-left
 	>
 		<span class="min-w-0 grow">You left something here{about ? `: ${about}` : ''}.</span>

@@ -22,6 +22,13 @@ import { listDeadlines } from './list.ts';
 import { changesWait, datesMoved } from './messages.ts';
 import type { DateChangeRow } from './rows.ts';
 
+type ChangeReason = {
+	cause: DateChangeRow['cause'];
+	why: string;
+	/** Of the book, or of each book where there are several. */
+	version: string | ((book: string) => string);
+};
+
 /**
  * Keeps changes waiting for a decision; an older one that waits for the same date is replaced.
  * Everyone concerned is told once.
@@ -29,7 +36,7 @@ import type { DateChangeRow } from './rows.ts';
 export function recordChanges(
 	ctx: Context,
 	effects: readonly Effect[],
-	{ cause, why, version }: { cause: DateChangeRow['cause']; why: string; version: string }
+	{ cause, why, version }: ChangeReason
 ): void {
 	const counts = new Map<string, number>();
 	for (const effect of effects) {
@@ -54,7 +61,7 @@ export function recordChanges(
 			trace: JSON.stringify(effect.fresh?.trace ?? []),
 			authority: effect.fresh?.authority ?? '',
 			act: effect.fresh?.act ?? 'serve',
-			book_version: version,
+			book_version: typeof version === 'string' ? version : version(effect.book),
 			made_at: ctx.clock.now()
 		});
 		counts.set(effect.matterId, (counts.get(effect.matterId) ?? 0) + 1);

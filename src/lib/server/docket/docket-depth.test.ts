@@ -758,7 +758,7 @@ describe('dates by hand, many at once, several books', () => {
 });
 
 const effectsOf = (closure: Omit<ClosureRow, 'id'>, everything = false) =>
-	findEffectsOf(house, { of: 'closure', closure, everything }).effects;
+	findEffectsOf(house, { of: 'closures', closures: [closure], everything }).effects;
 
 describe('a closure', () => {
 	const close = (more: object = {}) =>
@@ -874,7 +874,7 @@ describe('a closure', () => {
 		assert.equal(formatEffects(house, house.staff('okafor'), found).length, 2);
 		assert.deepEqual(
 			good(await close()),
-			{ affected: 0, matters: 0 },
+			{ added: 1, affected: 0, matters: 0 },
 			'who enters it learns nothing of it'
 		);
 		assert.deepEqual(

@@ -14,7 +14,7 @@ export type EffectsQuery =
 	| { of: 'book'; file: BookFile }
 	/** These books as they are now, against dates that were counted by an earlier version. */
 	| { of: 'books'; books: string[] }
-	| { of: 'closure'; closure: Omit<ClosureRow, 'id'>; everything?: boolean }
+	| { of: 'closures'; closures: Omit<ClosureRow, 'id'>[]; everything?: boolean }
 	| { of: 'no closure'; closure: ClosureRow };
 
 export type Effects = {
@@ -49,11 +49,12 @@ function countEffects(app: Has, query: EffectsQuery): Effect[] {
 		});
 	}
 	if (query.of === 'books') return findEffects(app, { books: query.books, shelf, fresh: true });
-	const books = shelf.using(query.closure.book);
-	if (query.of === 'closure') {
-		const { closure, everything = false } = query;
-		return findEffects(app, { books, shelf, closure, fresh: false, everything });
+	if (query.of === 'closures') {
+		const { closures, everything = false } = query;
+		const books = [...new Set(closures.flatMap(({ book }) => shelf.using(book)))];
+		return findEffects(app, { books, shelf, closures, fresh: false, everything });
 	}
+	const books = shelf.using(query.closure.book);
 	return findEffects(app, { books, shelf, without: query.closure, fresh: false });
 }
 

@@ -47,8 +47,8 @@ export type Alteration = {
 	shelf: Shelf;
 	/** The orders over a book on a matter, as they would be; without it, as they are. */
 	orders?: (matterId: string, book: string) => Order[];
-	/** A closure that is not there yet, or one as if it were not there any more. */
-	closure?: Closure & { book: string };
+	/** Closures that are not there yet, or one as if it were not there any more. */
+	closures?: readonly (Closure & { book: string })[];
 	without?: ClosureRow;
 	/** Whether rules that are new raise new proposals. */
 	fresh: boolean;
@@ -127,9 +127,9 @@ class Judge {
 	#closuresFor(book: Rulebook): Closure[] {
 		let known = this.#closures.get(book);
 		if (!known) {
-			const { closure, without } = this.#alteration;
+			const { closures = [], without } = this.#alteration;
 			const standing = listClosuresFor(this.#app, book).filter(({ id }) => id !== without?.id);
-			known = [...standing, ...(closure ? [closure] : [])];
+			known = [...standing, ...closures];
 			this.#closures.set(book, known);
 		}
 		return known;

@@ -62,7 +62,7 @@ export const moveEvent = matterCommand({
 	},
 	run({ ctx, event, matter, input, record, notify }) {
 		const source = requireDocumentOn(ctx, matter, input.sourceId, 'sourceId');
-		const moved = putEventOn(ctx, { event, matter, source }, input);
+		const moved = putEventOn(ctx, { event, source, matter }, input);
 		record.audit(moved.audit);
 		record.log('date', moved.words, source ? `/documents/${source.id}` : undefined);
 		const told = notify(datesMoved(matter, moved.words));
@@ -82,10 +82,10 @@ type EventMove = {
 /** Moves an event with its dates and their tasks: what was done, for whoever tells of it. */
 export function putEventOn(
 	ctx: Context,
-	at: { event: EventRow; matter: MatterRow; source: DocumentOnMatter | null },
+	at: { event: EventRow; source: DocumentOnMatter | null; matter: MatterRow },
 	input: EventMove
 ) {
-	const { event, matter, source } = at;
+	const { event, source, matter } = at;
 	refuseFuture(ctx, event, input.to);
 	if (event.withdrawn_at !== null)
 		throw new Refused('This event was withdrawn: bring it back first.', 'to');

@@ -66,17 +66,21 @@ const warningDays = ({ books, shelf }: Alteration): number =>
 			.map(({ n, unit }) => n * (DAYS_IN[unit] ?? 1))
 	);
 
-/** The days near a closure: a date whose count lies beyond them is not touched by it. */
+/** The days near the closures: a date whose count lies beyond them is not touched by it. */
 function reachOf(alteration: Alteration) {
-	const { everything, fresh, closure, without } = alteration;
-	const day = everything || fresh ? undefined : (closure ?? without)?.date;
-	if (!day) return { from: null, to: null, warnedFrom: null, warnedTo: null };
+	const { everything, fresh, closures, without } = alteration;
+	const altered = closures ?? (without ? [without] : []);
+	const days = everything || fresh ? [] : altered.map(({ date }) => date).sort();
+	const [first, last] = [days[0], days.at(-1)];
+	if (!first || !last) return { from: null, to: null, warnedFrom: null, warnedTo: null };
 	const warned = REACH_DAYS + warningDays(alteration);
+	// A run of closures lengthens how far a count may roll.
+	const reach = REACH_DAYS + days.length;
 	return {
-		from: addDays(day, -REACH_DAYS),
-		to: addDays(day, REACH_DAYS),
-		warnedFrom: addDays(day, -warned),
-		warnedTo: addDays(day, warned)
+		from: addDays(first, -reach),
+		to: addDays(last, reach),
+		warnedFrom: addDays(first, -warned - days.length),
+		warnedTo: addDays(last, warned + days.length)
 	};
 }
 

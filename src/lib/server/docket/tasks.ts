@@ -1,5 +1,7 @@
 /** Counting for the whole house, and reports as files, in workers. */
+import type { DateOrder } from '#core/dates/in-text.ts';
 import { task } from '../app/task.ts';
+import type { DatedList } from './dated-list.ts';
 import type { Effects, EffectsQuery } from './effects-query.ts';
 import type { ReportPdfInput } from './report-files.ts';
 
@@ -19,4 +21,14 @@ export const reportPdfTask = task({
 	tooMuch: 'This report takes too long to be made into a PDF. Narrow it to fewer dates.',
 	run: async (report: ReportPdfInput): Promise<Uint8Array> =>
 		(await import('./report-files.ts')).makeReportPdf(report)
+});
+
+/** @throws Refused where no day is in it */
+export const datedListTask = task({
+	name: 'read dated list',
+	lane: 'files',
+	seconds: 10,
+	tooMuch: 'This list takes too long to read. Give it in parts.',
+	run: async (list: { data: Uint8Array; zone: string; order: DateOrder }): Promise<DatedList> =>
+		(await import('./dated-list.ts')).parseDatedList(list)
 });

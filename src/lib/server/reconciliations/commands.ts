@@ -10,11 +10,11 @@ import { maybeText } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import { insert, maybeOne } from '#server/db/sql.ts';
 import { visible } from '#server/access/visibility.ts';
+import { DATED_LIST_LIMIT } from '#server/docket/dated-list.ts';
+import { datedListTask } from '#server/docket/tasks.ts';
 import { findMatterOfText } from '#server/papers/queries.ts';
 import { listOurs } from './queries.ts';
-import { COURT_LIST_LIMIT } from './read.ts';
 import type { ReconciliationEntryRow, ReconciliationRow } from './rows.ts';
-import { courtListTask } from './tasks.ts';
 
 type Line = Omit<ReconciliationEntryRow, 'reconciliation_id' | 'place'>;
 
@@ -108,7 +108,7 @@ export const reconcile = preparedCommand({
 	input: z.object({
 		/** The matter of entries that name no case. */
 		number: maybeText('The matter', 40),
-		text: maybeText('The list', COURT_LIST_LIMIT),
+		text: maybeText('The list', DATED_LIST_LIMIT),
 		file: z.file().nullish()
 	}),
 	async prepare({ ctx, me, input }) {
@@ -117,14 +117,14 @@ export const reconcile = preparedCommand({
 		if (!file && !input.text)
 			throw new Refused("Paste the court's list, or choose its file.", 'text');
 		const field = file ? 'file' : 'text';
-		if (file && file.size > COURT_LIST_LIMIT)
+		if (file && file.size > DATED_LIST_LIMIT)
 			throw new Refused('A list has at most 1 MB. Give it in parts.', field);
 		const data = file
 			? new Uint8Array(await file.arrayBuffer())
 			: new TextEncoder().encode(input.text);
 		try {
 			const order = findDateOrder(ctx) ?? 'month';
-			const list = await ctx.work.run(courtListTask, { data, zone: ctx.clock.zone, order });
+			const list = await ctx.work.run(datedListTask, { data, zone: ctx.clock.zone, order });
 			return { ...list, source: file ? file.name.slice(0, 200) : 'as pasted' };
 		} catch (error) {
 			if (error instanceof Refused) throw new Refused(error.message, field);

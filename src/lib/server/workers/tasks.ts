@@ -6,7 +6,6 @@ import '../files/tasks.ts';
 import '../imports/tasks.ts';
 import '../interest/tasks.ts';
 import '../people/tasks.ts';
-import '../reconciliations/tasks.ts';
 import '../rulebooks/tasks.ts';
 import '../signing/tasks.ts';
 import '../templates/tasks.ts';

@@ -1,45 +1,17 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import DateField from '$lib/ui/DateField.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
-	import Effects from '$lib/docket/Effects.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import SelectField from '$lib/ui/SelectField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
-	import { readTypedDate } from '$lib/ui/typed-date.ts';
-	import type { EffectView } from '#server/docket/effects.ts';
+	import AddClosure from './AddClosure.svelte';
 	let { data } = $props();
 	let adding = $state(false),
 		dropping = $state('');
 	let dropOpen = $state(false);
-	let date = $state(''),
-		kind = $state('holiday'),
-		name = $state(''),
-		reason = $state('');
-	// svelte-ignore state_referenced_locally
-	let book = $state(data.book);
-	let effects = $state<EffectView[] | null>(null);
-	let total = $state(0),
-		asked = 0;
-	$effect(() => {
-		const r = readTypedDate(date, data.today);
-		if (!adding || !date.trim() || 'error' in r) {
-			effects = null;
-			return;
-		}
-		const mine = ++asked;
-		const closure = { book, date: r.date, kind, name: name.trim() || 'closure' };
-		void askServer<{ effects: EffectView[]; total: number }>('/api/preview/closure', closure).then(
-			(asking) => {
-				if (mine !== asked || !asking.ok) return;
-				({ effects, total } = asking.value);
-			}
-		);
-	});
+	let reason = $state('');
 	const years = $derived([data.year - 1, data.year, data.year + 1]);
 	const dropped = $derived(data.closures.find((c) => c.id === dropping));
 </script>
@@ -114,66 +86,7 @@
 		</section>
 	</div>
 </div>
-<Drawer
-	bind:open={adding}
-	title="Add a closure"
-	about="What it affects is shown first; nothing moves by itself"
-	wide
->
-	<ActionForm
-		action="?/add"
-		ondone={(d) => {
-			adding = false;
-			date = '';
-			name = '';
-			toast(
-				Number(d.affected)
-					? `${plural(Number(d.affected), 'date')} in ${plural(Number(d.matters), 'matter')} wait for a decision.`
-					: 'Entered. No date is affected.'
-			);
-		}}
-	>
-		{#snippet children({ errors, busy })}
-			<div class="flex flex-col gap-2.5">
-				<SelectField
-					label="Court"
-					error={errors.book}
-					hint="a closure for a book holds for every book laid over it"
-					name="book"
-					bind:value={book}
-					>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</SelectField
-				>
-				<DateField
-					name="date"
-					label="Day"
-					bind:value={date}
-					today={data.today}
-					error={errors.date}
-				/>
-				<SelectField label="What it is" error={errors.kind} name="kind" bind:value={kind}
-					><option value="holiday">A declared holiday: counts for every act</option><option
-						value="office"
-						>The clerk's office cannot be reached: moves filings, on their last day only</option
-					></SelectField
-				>
-				<TextField
-					label="Reason"
-					error={errors.name}
-					hint="as it is said in each count"
-					name="name"
-					bind:value={name}
-				/>
-			</div>
-			<div class="ruled mt-4"><h3 class="font-semibold">What would change</h3></div>
-			<div aria-live="polite">
-				{#if effects}<Effects {effects} {total} today={data.today} />{:else}<p class="sub py-2">
-						Give the day, and the dates it affects appear here.
-					</p>{/if}
-			</div>
-			<div class="mt-4"><button class="btn go" disabled={busy}>Add the closure</button></div>
-		{/snippet}
-	</ActionForm>
-</Drawer>
+<AddClosure bind:open={adding} books={data.books} court={data.book} today={data.today} />
 <Drawer
 	bind:open={dropOpen}
 	title="Take the closure away"

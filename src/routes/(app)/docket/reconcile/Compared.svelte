@@ -1,4 +1,4 @@
-<!-- What a comparison found: first what is not as the court has it, with the way to put it right. -->
+<!-- What a comparison found: first what is not as the court has it, and how to put it right. -->
 <script lang="ts">
 	import { page } from '$app/state';
 	import { formatDay, formatInstant, plural } from '$lib/ui/format.ts';
@@ -56,7 +56,10 @@
 		</h3>
 		{#each lines as line, place (place)}
 			<div
-				class="row grid grid-cols-[minmax(0,1fr)] gap-x-4 py-2 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_110px]"
+				class={[
+					'row grid grid-cols-[minmax(0,1fr)] gap-x-4 py-2',
+					'md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_110px]'
+				]}
 			>
 				<div class="min-w-0">
 					{#if line.theirTitle}

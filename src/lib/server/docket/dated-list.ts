@@ -1,21 +1,21 @@
 /**
- * Reads a court's list from a calendar file, a table or plain lines, by its contents and not by its
- * name. Runs in a worker.
+ * Reads a list of days from a calendar file, a table or plain lines, by its contents and not by its
+ * name: a court's list of entries, the days on which it is closed. Runs in a worker.
  */
 import type { DateOrder } from '#core/dates/in-text.ts';
 import { readCourtRows, type CourtEntry } from '#core/docket/court-list.ts';
 import { Refused } from '#server/app/errors.ts';
 import { parseCalendar } from '#server/calendar/read.ts';
 
-export const COURT_LIST_LIMIT = 1024 * 1024;
+export const DATED_LIST_LIMIT = 1024 * 1024;
 const ENTRY_LIMIT = 2_000;
 const LINE_LIMIT = 2_000;
 
-export type CourtList = { entries: CourtEntry[]; unread: string[] };
+export type DatedList = { entries: CourtEntry[]; unread: string[] };
 type Source = { data: Uint8Array; zone: string; order: DateOrder };
 
 /** The entries of a list. @throws Refused where there is none */
-export async function parseCourtList({ data, zone, order }: Source): Promise<CourtList> {
+export async function parseDatedList({ data, zone, order }: Source): Promise<DatedList> {
 	const text = Buffer.from(data)
 		.toString('utf8')
 		.replace(/^\uFEFF/, '');
@@ -41,7 +41,7 @@ export async function parseCourtList({ data, zone, order }: Source): Promise<Cou
 	return best;
 }
 
-function readCalendar(data: Uint8Array, zone: string): CourtList {
+function readCalendar(data: Uint8Array, zone: string): DatedList {
 	const read = parseCalendar({ data, zone });
 	if ('error' in read) throw new Refused(read.error);
 	const entries = read.events.map(({ title, date, time, place }) => ({

@@ -6,7 +6,7 @@ import { parseHours, formatClock, formatHours } from '../format/hours.ts';
 import { foldName, formatInitials } from '../people/names.ts';
 import { roundState, signersInTurn } from '../signing/round.ts';
 import { listMissing, formatValue, type Tag } from '../templates/merge.ts';
-import { parseCountLine, parseEventLine } from './docket.ts';
+import { parseCountLine } from './count-line.ts';
 import { parseLine } from './parse.ts';
 
 describe('the pen line', () => {
@@ -127,68 +127,6 @@ describe('a line that counts', () => {
 		assert.equal(parseLine('count the boxes').kind, 'find');
 	});
 });
-describe('a line that enters an event', () => {
-	const EVENTS = [
-		{
-			id: 'a|interrogatories-served',
-			words: 'interrogatories served',
-			served: true,
-			services: COURTS[0]!.services
-		},
-		{
-			id: 'a|complaint-filed',
-			words: 'complaint filed',
-			served: false,
-			services: COURTS[0]!.services
-		},
-		{
-			id: 'a|state-complaint-served',
-			words: 'state complaint served on a defendant',
-			served: false,
-			services: []
-		}
-	];
-	const read = (line: string) => {
-		const understood = parseLine(line);
-		assert.equal(understood.kind, 'event');
-		return {
-			matter: (understood as { matter: string | null }).matter,
-			...parseEventLine((understood as { words: string }).words.split(' '), EVENTS, MONDAY)
-		};
-	};
-	it('takes the matter, the event, the day and the service', () => {
-		assert.deepEqual(read('event LF-2026-0042 interrogatories served yesterday by mail'), {
-			matter: 'LF-2026-0042',
-			event: 'a|interrogatories-served',
-			others: [],
-			date: '2026-11-22',
-			service: 'mail',
-			fault: null
-		});
-		assert.deepEqual(read('event complaint filed 2 Nov 2026 LF-2026-0042'), {
-			matter: 'LF-2026-0042',
-			event: 'a|complaint-filed',
-			others: [],
-			date: '2026-11-02',
-			service: null,
-			fault: null
-		});
-	});
-	it('says what it could not read', () => {
-		assert.match(read('event LF-2026-0042 interrogatories served').fault!, /when/);
-		assert.match(read('event LF-2026-0042 moon landing yesterday').fault!, /No event/);
-		assert.match(
-			read('event LF-2026-0042 interrogatories yesterday by pigeon').fault!,
-			/not a way of service/
-		);
-		assert.match(
-			read('event LF-2026-0042 complaint filed yesterday by mail').fault!,
-			/leave it out/
-		);
-		assert.match((parseLine('event interrogatories') as { fault: string }).fault, /Name a matter/);
-	});
-});
-
 describe('hours', () => {
 	it('are read in tenths, clock and minutes', () => {
 		for (const [text, minutes] of [

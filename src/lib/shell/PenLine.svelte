@@ -10,6 +10,7 @@
 	import { askServer } from '$lib/ui/ask.ts';
 	import { bindKeys } from '$lib/ui/keys.ts';
 	import Mark from '$lib/ui/Mark.svelte';
+	import PenEvent, { type Entry, type Parts } from './PenEvent.svelte';
 	import PenHits from './PenHits.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 
@@ -23,12 +24,7 @@
 		};
 		matter: { id: string; number: string; title: string } | null;
 		hits: Hit[];
-		entry: {
-			text: string;
-			date: string | null;
-			serviceLabel: string | null;
-			dates: { rule: string; title: string; date: string }[];
-		} | null;
+		entry: Entry | null;
 		counted: { fault: string | null; text: string; href: string } | null;
 	};
 	let { timers }: { timers: TimerView[] } = $props();
@@ -38,6 +34,11 @@
 	let fault = $state('');
 	let input: HTMLInputElement;
 	let asked = 0;
+	/** What was corrected of the event in place; another line begins without. */
+	let parts = $state<Parts>({});
+	type Undo = Record<string, string>;
+	/** The last act, which can be taken back for as long as the page stays. */
+	let last = $state<{ message: string; undo: Undo } | null>(null);
 	/** What is shown is not yet the answer to what is written. */
 	let asking = $state(false);
 	const current = $derived((page.data as { caption?: { number: string } }).caption?.number ?? '');
@@ -66,9 +67,8 @@
 			return;
 		}
 		asking = true;
-		const response = await fetch(
-			`/api/pen?line=${encodeURIComponent(line)}&current=${encodeURIComponent(current)}`
-		);
+		const query = new URLSearchParams({ line, current, ...parts });
+		const response = await fetch(`/api/pen?${query}`);
 		const answer = response.ok ? ((await response.json()) as Answer) : null;
 		// A slow answer to an earlier line never replaces that to a later one.
 		if (mine !== asked) return;
@@ -100,36 +100,34 @@
 				await goto(h.href);
 			} else fault = 'Nothing found that you may see.';
 		} else {
-			const done = await askServer<{ message: string; undo?: string; go?: string }>('/api/pen', {
-				line,
-				current
-			});
+			type Done = { message: string; undo?: Undo; go?: string };
+			const done = await askServer<Done>('/api/pen', { line, current, parts });
 			if (!done.ok) {
 				fault = done.message;
 				return;
 			}
 			const body = done.value;
 			await leave();
-			toast(
-				body.message,
-				body.undo
-					? { action: { label: 'Take back', onClick: () => void undo(body.undo!) } }
-					: body.go
-						? { action: { label: 'See', onClick: () => void goto(body.go!) } }
-						: {}
-			);
+			const { message, undo: back, go } = body;
+			last = back ? { message, undo: back } : null;
+			toast(message, {
+				...(back ? { action: { label: 'Take back', onClick: () => void undo(back) } } : {}),
+				...(go ? { cancel: { label: 'See', onClick: () => void goto(go) } } : {})
+			});
 			await invalidateAll();
 		}
 	}
-	async function undo(entry: string) {
-		const done = await askServer('/api/pen', { entryId: entry }, 'DELETE');
+	async function undo(what: Undo) {
+		const done = await askServer('/api/pen', what, 'DELETE');
 		toast(done.ok ? 'Taken back.' : done.message);
+		if (done.ok) last = null;
 		await invalidateAll();
 	}
 	async function leave() {
 		line = '';
 		got = null;
 		fault = '';
+		parts = {};
 		input.blur();
 	}
 	function key(e: KeyboardEvent) {
@@ -170,6 +168,19 @@
 </script>
 
 <footer class="pen no-print">
+	{#if u?.kind === 'event' && got?.entry}
+		<PenEvent
+			entry={got.entry}
+			matter={got.matter?.title ?? ''}
+			today={page.data.today}
+			oncorrect={(part) => {
+				parts = { ...parts, ...part };
+				void ask();
+			}}
+			oncommit={commit}
+			fault={fault || ('fault' in u ? (u.fault ?? '') : '')}
+		/>
+	{/if}
 	{#if listed}<PenHits hits={got!.hits} {at} looking={asking} onopen={leave} />{/if}
 	<div class="line">
 		<svg width="20" height="20" viewBox="0 0 16 16" aria-hidden="true"
@@ -188,10 +199,13 @@
 		<input
 			bind:this={input}
 			bind:value={line}
-			oninput={ask}
+			oninput={() => {
+				parts = {};
+				void ask();
+			}}
 			onkeydown={key}
 			class="write"
-			style={u && u.kind !== 'find' && u.kind !== 'empty'
+			style={u && u.kind !== 'find' && u.kind !== 'empty' && u.kind !== 'event'
 				? `flex: 0 1 ${Math.max(12, line.length) + 1}ch`
 				: ''}
 			aria-label="Pen line: find, log time, note, event, count, go"
@@ -203,7 +217,8 @@
 			autocomplete="off"
 			spellcheck="false"
 		/>
-		{#if fault || u?.fault || (u?.kind === 'count' && got?.counted?.fault)}<span
+		{#if u?.kind === 'event' && got?.entry}<span class="key">Enter</span>
+		{:else if fault || u?.fault || (u?.kind === 'count' && got?.counted?.fault)}<span
 				class="fault"
 				role="alert">{fault || u?.fault || got?.counted?.fault}</span
 			>
@@ -213,20 +228,14 @@
 			>
 		{:else if u?.kind === 'count' && got?.counted}<b class="note" data-counted>{got.counted.text}</b
 			><span class="key">Enter</span>
-		{:else if u?.kind === 'event' && got?.entry}{#if got.matter}<span class="note"
-					>{got.matter.title}</span
-				>{/if}<span class="note">{got.entry.text}</span><span class="note"
-				>{got.entry.date}{got.entry.serviceLabel ? `, ${got.entry.serviceLabel}` : ''}</span
-			><span
-				class="note truncate"
-				title={got.entry.dates.map((d) => `${d.title} ${d.date}`).join('; ')}
-				>{got.entry.dates.length} dates: {got.entry.dates
-					.map((d) => `${d.title} ${d.date}`)
-					.join('; ')}</span
-			><span class="key">Enter</span>
 		{:else if u?.kind === 'note'}{#if got?.matter}<span class="note">{got.matter.title}</span
 				>{/if}<span class="key">Enter</span>
-		{:else if u?.kind === 'go' || u?.kind === 'open'}<span class="key">Enter</span>{/if}
+		{:else if u?.kind === 'go' || u?.kind === 'open'}<span class="key">Enter</span>
+		{:else if last && !line}<button
+				class="act whitespace-nowrap"
+				title={last.message}
+				onclick={() => undo(last!.undo)}>take back</button
+			>{/if}
 	</div>
 	{#if running}
 		<div class="timer">

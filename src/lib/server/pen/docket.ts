@@ -5,10 +5,13 @@
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
-import { parseCountLine, parseEventLine, type EventLine, type Named } from '#core/pen/docket.ts';
+import { parseCountLine } from '#core/pen/count-line.ts';
+import { parseEventLine, type EventLine, type EventParts } from '#core/pen/event-line.ts';
+import type { Named } from '#core/pen/words.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';
 import type { Application } from '#server/app/application.ts';
+import { findDateOrder } from '#server/app/department.ts';
 import { Refused } from '#server/app/errors.ts';
 import { calculate, listCourts, parseCalculation } from '#server/docket/calculator.ts';
 import { proposeEvent } from '#server/docket/events.ts';
@@ -37,7 +40,12 @@ export function penCount(app: Application, line: string): PenCount {
 		words: `${wordsOf(id)} ${title}`,
 		services: servicesOf(requireBook(app, id))
 	}));
-	const { fault, court, from, amount, service } = parseCountLine(line.split(' '), courts, today);
+	const { fault, court, from, amount, service } = parseCountLine(
+		line.split(' '),
+		courts,
+		today,
+		findDateOrder(app)
+	);
 	if (fault || !court || !from) return { fault, text: '', href: '' };
 	const params = new URLSearchParams({ court, from, count: amount });
 	if (service) params.set('service', service);
@@ -56,30 +64,42 @@ export function penCount(app: Application, line: string): PenCount {
 
 export type PenEvent = EventLine & {
 	text: string;
-	serviceLabel: string | null;
+	/** The ways of service of its book, where it asks for one. */
+	services: { id: string; label: string }[];
 	dates: { rule: string; title: string; date: PlainDate }[];
 };
 
 const NO_BOOK = 'This matter has no rulebook: choose one on its sheet first.';
 
 /** The event of one of the matter's books, and the dates of law it would docket. */
-export function penEvent(app: Application, matter: MatterRow, line: string): PenEvent {
+export function penEvent(
+	app: Application,
+	matter: MatterRow,
+	line: string,
+	parts: EventParts
+): PenEvent {
 	const books = listMatterBooks(app, matter);
-	const read = parseEventLine(line.split(' '), books.flatMap(listEvents), app.clock.today());
-	const none: PenEvent = { ...read, text: '', serviceLabel: null, dates: [] };
+	const read = parseEventLine(line.split(' '), books.flatMap(listEvents), app.clock.today(), {
+		order: findDateOrder(app),
+		parts
+	});
+	const none: PenEvent = { ...read, text: '', services: [], dates: [] };
 	if (books.length === 0) return { ...none, fault: NO_BOOK };
-	if (read.fault || !read.event || !read.date) return none;
+	if (!read.event) return none;
 	const [bookId, eventId = ''] = read.event.split('|');
 	const book = books.find(({ id }) => id === bookId);
 	const event = book?.events.get(eventId);
 	if (!book || !event) return none;
 	const text = capitalize(event.text);
-	const service = serviceKinds(book.method).find(({ id }) => id === read.service);
+	const services = event.served
+		? serviceKinds(book.method).map(({ id, label }) => ({ id, label }))
+		: [];
+	if (read.fault || !read.date) return { ...none, text, services };
 	try {
 		const { deadlines } = proposeEvent(app, matter, {
 			eventKey: read.event,
 			date: read.date,
-			time: null,
+			time: read.time,
 			service: read.service ?? '',
 			answers: {}
 		});
@@ -87,11 +107,11 @@ export function penEvent(app: Application, matter: MatterRow, line: string): Pen
 		return {
 			...read,
 			text,
-			serviceLabel: service?.label ?? null,
+			services,
 			dates: dates.map(({ rule, title, date }) => ({ rule, title, date }))
 		};
 	} catch (error) {
-		if (error instanceof Refused) return { ...none, text, fault: error.message };
+		if (error instanceof Refused) return { ...none, text, services, fault: error.message };
 		throw error;
 	}
 }
@@ -100,9 +120,10 @@ export function penEvent(app: Application, matter: MatterRow, line: string): Pen
 const listEvents = (book: Rulebook) =>
 	[...book.events.values()]
 		.filter(({ rules }) => rules.length)
-		.map(({ id, text, served }) => ({
+		.map(({ id, text, served, ahead }) => ({
 			id: `${book.id}|${id}`,
 			words: text,
 			served,
+			ahead: ahead !== null,
 			services: servicesOf(book)
 		}));

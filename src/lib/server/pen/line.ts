@@ -1,6 +1,7 @@
 /** The pen line: what a line means for this person, and what committing it does. */
 import { z } from 'zod';
 import { may } from '#core/access/table.ts';
+import { parseDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { formatHours } from '#core/format/hours.ts';
 import { pluralInWords } from '#core/format/words.ts';
@@ -16,7 +17,8 @@ import {
 	type Hit,
 	type NumberedMatter
 } from '#server/search/queries.ts';
-import { logTime } from '#server/time/commands.ts';
+import { withdrawEvent } from '#server/docket/take-back.ts';
+import { deleteTime, logTime } from '#server/time/commands.ts';
 import { penCount, penEvent, type PenCount, type PenEvent } from './docket.ts';
 
 const LINE_LIMIT = 2000;
@@ -24,7 +26,15 @@ const LINE_LIMIT = 2000;
 export const lineInput = z.object({
 	line: z.string().max(LINE_LIMIT, 'A line has at most 2,000 characters.').default(''),
 	/** The number of the matter on screen. */
-	current: z.string().max(40).default('')
+	current: z.string().max(40).default(''),
+	/** What was corrected of an event in place. */
+	parts: z
+		.object({
+			event: z.string().max(200).optional(),
+			date: z.string().max(10).transform(parseDate).optional(),
+			service: z.string().max(40).optional()
+		})
+		.default({})
 });
 type LineInput = z.output<typeof lineInput>;
 
@@ -39,7 +49,7 @@ type ReadLine = {
 export type ShownLine = ReadLine & { hits: Hit[] };
 
 /** What a line means. */
-function readLine(ctx: Context, me: Staff, { line, current }: LineInput): ReadLine {
+function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput): ReadLine {
 	const understood = parseLine(line, current || null);
 	const none: ReadLine = { understood, matter: null, entry: null, counted: null };
 	if (understood.kind === 'count') return { ...none, counted: penCount(ctx, understood.words) };
@@ -59,7 +69,7 @@ function readLine(ctx: Context, me: Staff, { line, current }: LineInput): ReadLi
 	if (understood.kind !== 'event' || !matter) return { ...none, matter };
 	if (!may(me.role, 'docket.enter')) return faulty('Your role does not enter events.');
 	const row = findMatter(ctx.db, me, { id: matter.id });
-	const entry = row ? penEvent(ctx, row, understood.words) : null;
+	const entry = row ? penEvent(ctx, row, understood.words, parts) : null;
 	return entry?.fault ? { ...faulty(entry.fault), entry } : { ...none, matter, entry };
 }
 
@@ -70,8 +80,12 @@ export function showLine(ctx: Context, me: Staff, input: LineInput): ShownLine {
 	return { ...read, hits: understood.kind === 'find' ? search(ctx, me, understood.words) : [] };
 }
 
-/** What was done, where it shows, and by which entry of time it is taken back. */
-export type Committed = { message: string; go?: string; undo?: string };
+/** What was done, where it shows, and how it is taken back. */
+export type Committed = {
+	message: string;
+	go?: string;
+	undo?: { entryId: string } | { eventId: string };
+};
 
 /** Commits a line that changes something, through the commands of each area. */
 export function commitLine(ctx: Context, me: Staff, input: LineInput): Result<Committed> {
@@ -100,13 +114,16 @@ function commitEvent(
 		matterId: matter.id,
 		eventKey: entry.event,
 		date: entry.date,
+		time: entry.time ?? '',
+		place: entry.place,
 		service: entry.service ?? '',
 		docket: entry.dates.map(({ rule }) => rule)
 	});
 	if (!result.ok) return result;
 	const dates = pluralInWords(result.value.docketed, 'date');
 	const message = `${entry.text} on ${formatDate(entry.date)}: ${dates} docketed on ${matter.title}.`;
-	return { ok: true, value: { message, go: `/matters/${matter.number}/docket` } };
+	const go = `/matters/${matter.number}/docket`;
+	return { ok: true, value: { message, go, undo: { eventId: result.value.eventId } } };
 }
 
 function commitNote(ctx: Context, matter: NumberedMatter, words: string): Result<Committed> {
@@ -128,5 +145,17 @@ function commitTime(
 	});
 	if (!result.ok) return result;
 	const message = `${formatHours(minutes)} h logged on ${matter.title}.`;
-	return { ok: true, value: { message, undo: result.value.entryId } };
+	return { ok: true, value: { message, undo: { entryId: result.value.entryId } } };
+}
+
+export const undoInput = z.union([
+	z.object({ entryId: z.string().max(60) }),
+	z.object({ eventId: z.string().max(60) })
+]);
+
+/** Takes the last act of the pen line back: an entry of time goes, an event is withdrawn. */
+export function undoLine(ctx: Context, undo: z.output<typeof undoInput>): Result<unknown> {
+	return 'entryId' in undo
+		? deleteTime(ctx, undo)
+		: withdrawEvent(ctx, { ...undo, reason: 'taken back at once on the pen line' });
 }

@@ -2,12 +2,11 @@
  * The pen line: what a line means and finds; a line that changes something; an entry just logged
  * taken back.
  */
-import { callable, endpoint } from '#server/http/action.ts';
+import { callable } from '#server/http/action.ts';
 import { respondJson } from '#server/http/respond.ts';
 import { contextOf, requireAction } from '#server/http/request.ts';
 import { actingStaff } from '#server/app/application.ts';
-import { commitLine, lineInput, showLine } from '#server/pen/line.ts';
-import { deleteTime } from '#server/time/commands.ts';
+import { commitLine, lineInput, showLine, undoInput, undoLine } from '#server/pen/line.ts';
 
 const readLine = callable({
 	action: 'search.use',
@@ -20,7 +19,12 @@ export async function GET(event) {
 	const { searchParams } = event.url;
 	const input = {
 		line: searchParams.get('line') ?? '',
-		current: searchParams.get('current') ?? ''
+		current: searchParams.get('current') ?? '',
+		parts: {
+			event: searchParams.get('event') ?? undefined,
+			date: searchParams.get('date') ?? undefined,
+			service: searchParams.get('service') ?? undefined
+		}
 	};
 	return respondJson(event, await readLine(contextOf(event), input));
 }
@@ -37,4 +41,13 @@ export async function POST(event) {
 	);
 }
 
-export const DELETE = endpoint(deleteTime);
+export async function DELETE(event) {
+	requireAction(event, 'search.use');
+	const undo = undoInput.safeParse(await event.request.json().catch(() => ({})));
+	return respondJson(
+		event,
+		undo.success
+			? undoLine(contextOf(event), undo.data)
+			: { ok: false, status: 400, errors: { '': 'There is nothing to take back.' } }
+	);
+}

@@ -1,0 +1,65 @@
+import assert from 'node:assert/strict';
+import { beforeEach, describe, it } from 'node:test';
+import { one, scalar } from '#server/db/sql.ts';
+import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { commitLine, lineInput, showLine, undoLine } from './line.ts';
+
+let house: TestHouse;
+let number = '';
+beforeEach(async () => {
+	house = await testHouse();
+	({ number } = await newMatter(house, { title: 'Pier 9', rulebook: 'us-federal.ca-nd' }));
+});
+
+const input = (line: string, parts: object = {}) => lineInput.parse({ line, parts });
+const show = (line: string, parts: object = {}) =>
+	showLine(house.as('okafor'), house.staff('okafor'), input(line, parts));
+const commit = (line: string, parts: object = {}) =>
+	commitLine(house.as('okafor'), house.staff('okafor'), input(line, parts));
+
+describe('an event on the pen line', () => {
+	it('is entered with its time and place, and taken back as a whole', () => {
+		const done = good(commit(`event ${number} hearing of a motion 15 mar 2027 10:00 room 4`));
+		const hearing = one<{ date: string; time: string; place: string; state: string }>(
+			house.db,
+			"SELECT date, time, place, state FROM deadline WHERE sort = 'hearing'"
+		);
+		assert.deepEqual(
+			{ ...hearing },
+			{ date: '2027-03-15', time: '10:00', place: 'Room 4', state: 'docketed' }
+		);
+		assert.ok(done.undo);
+		good(undoLine(house.as('okafor'), done.undo));
+		assert.equal(scalar(house.db, "SELECT count(*) FROM deadline WHERE state = 'docketed'"), 0);
+		assert.equal(
+			scalar(house.db, 'SELECT withdrawn_reason FROM event'),
+			'taken back at once on the pen line'
+		);
+	});
+	it('is asked for where the words fit several, and never guessed', () => {
+		const line = `event ${number} complaint served yesterday`;
+		const shown = show(line);
+		assert.match((shown.understood as { fault: string }).fault, /Which is meant/);
+		assert.equal(shown.entry?.fits.length, 2);
+		const refused = commit(line);
+		assert.equal(refused.ok, false);
+		const event = shown.entry!.fits.find(({ words }) => words.startsWith('summons'))!.id;
+		assert.match(show(line, { event }).entry!.text, /^Summons and complaint served/);
+		good(commit(line, { event }));
+		assert.equal(scalar(house.db, 'SELECT date FROM event'), '2026-11-22');
+	});
+	it('takes the day and the service that were corrected in place', () => {
+		const line = `event ${number} interrogatories served yesterday by mail`;
+		const parts = { date: '2026-11-20', service: 'electronic' };
+		good(commit(line, parts));
+		const { date, service } = one<{ date: string; service: string }>(
+			house.db,
+			'SELECT date, service FROM event'
+		);
+		assert.deepEqual([date, service], ['2026-11-20', 'electronic']);
+	});
+	it('says that a day does not exist', () => {
+		const { understood } = show(`event ${number} interrogatories served 30 feb`);
+		assert.match((understood as { fault: string }).fault, /not a date that exists/);
+	});
+});

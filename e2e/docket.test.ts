@@ -395,7 +395,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.page.keyboard.press('/');
 		await io.page.keyboard.type(`event ${number} interrogatories served yesterday by mail`);
 		await io.sees('Interrogatories served');
-		await io.sees('answers and objections 2026-12-28'); // thirty days end on the 22nd, three for mail on Christmas, then the weekend
+		await io.sees('Answers and objections Mon 28 Dec'); // thirty days end on the 22nd, three for mail on Christmas, then the weekend
 		await io.page.keyboard.press('Enter');
 		await io.sees('one date docketed');
 		await io.go(`${pier}/docket`);

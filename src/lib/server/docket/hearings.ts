@@ -36,7 +36,7 @@ export function insertOccasion(ctx: Context, matter: MatterRow, event: Held): st
 		event_id: event.id,
 		rule: OCCASION,
 		sort: event.sort,
-		title: event.name ? `${event.text}, ${event.name}` : event.text,
+		title: titleOf(event),
 		authority: event.authority,
 		act: 'serve',
 		suggested: 0,
@@ -52,6 +52,15 @@ export function insertOccasion(ctx: Context, matter: MatterRow, event: Held): st
 		link: event.link
 	});
 	return deadlineId;
+}
+
+const titleOf = ({ text, name }: Pick<EventRow, 'text' | 'name'>): string =>
+	name ? `${text}, ${name}` : text;
+
+/** The entry of an event is called as its event is. */
+export function renameOccasion(ctx: Context, event: Pick<EventRow, 'id' | 'text' | 'name'>): void {
+	const entry = findOccasion(ctx, event.id);
+	if (entry) updateDeadline(ctx, entry, { title: titleOf(event) });
 }
 
 const findOccasion = (ctx: Context, eventId: string): DeadlineRow | undefined =>

@@ -18,7 +18,7 @@ import { bookOnMatter } from '#server/rulebooks/shelf.ts';
 import { BY_HAND, SCHEDULE } from './by-hand.ts';
 import type { EventInputs } from './counting.ts';
 import { requireDocumentOn, requireEvent, type DocumentOnMatter } from './find.ts';
-import { moveOccasion } from './hearings.ts';
+import { moveOccasion, renameOccasion } from './hearings.ts';
 import { datesMoved } from './messages.ts';
 import { changedInputs, eventChangeFields, findMoves, refuseFuture, type Move } from './moves.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
@@ -73,6 +73,7 @@ export const moveEvent = matterCommand({
 type EventMove = {
 	to: EventRow['date'];
 	time?: string | null;
+	name?: string | null | undefined;
 	service?: string | null | undefined;
 	answers?: Record<string, string> | null | undefined;
 	reason: string;
@@ -95,6 +96,7 @@ export function putEventOn(
 		throw new Refused('A scheduling order sets its days itself: amend its table.', 'to');
 	const book = event.book ? bookOnMatter(ctx, matter.id, event.book) : null;
 	const now = changedInputs(event, input.to, input, book);
+	const name = input.name ?? event.name;
 	const { moves, fresh, born } = findMoves(ctx, event, input.to, input);
 	const chosen = moves.filter(
 		(move) => move.state !== 'met' && (!input.only || input.only.includes(move.deadlineId))
@@ -104,6 +106,7 @@ export function putEventOn(
 		'event',
 		{ id: event.id },
 		{
+			name,
 			date: now.date,
 			time: now.time,
 			service: now.service,
@@ -112,6 +115,7 @@ export function putEventOn(
 			version: event.version + 1
 		}
 	);
+	if (name !== event.name) renameOccasion(ctx, { ...event, name });
 	const followed = [
 		...moveOccasion(ctx, event.id, now),
 		...chosen.flatMap((move) => applyMove(ctx, move, fresh))
@@ -134,6 +138,7 @@ export function putEventOn(
 		event: event.id,
 		from: event.date,
 		to: input.to,
+		name: [event.name, name],
 		service: [event.service, now.service],
 		answers: [parseAnswers(event.answers), now.answers],
 		reason: input.reason,
@@ -146,7 +151,7 @@ export function putEventOn(
 		})),
 		left
 	};
-	const words = describeMove(event, now, book, {
+	const words = describeMove(event, { ...now, name }, book, {
 		reason: input.reason,
 		source: source?.name,
 		followed,
@@ -223,9 +228,11 @@ function addBorn(
 	return `${proposal.title} ${formatShortDate(proposal.date)} proposed`;
 }
 
+type Corrected = EventInputs & { name: string };
+
 function describeMove(
 	event: EventRow,
-	now: EventInputs,
+	now: Corrected,
 	book: Rulebook | null,
 	more: { reason: string; source: string | undefined; followed: string[]; left: string[] }
 ): string {
@@ -243,8 +250,9 @@ function describeMove(
 	return `${moved}${how}: ${reason}${from}.${also}${stays}`.replace('..', '.');
 }
 
-function listCorrections(event: EventRow, now: EventInputs, book: Rulebook | null): string[] {
+function listCorrections(event: EventRow, now: Corrected, book: Rulebook | null): string[] {
 	const corrections: string[] = [];
+	if (now.name !== event.name) corrections.push(now.name ? `called “${now.name}”` : 'no name');
 	if (now.service !== event.service) {
 		const kinds = book ? serviceKinds(book.method) : [];
 		const kind = kinds.find(({ id }) => id === now.service);

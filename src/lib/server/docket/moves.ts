@@ -37,11 +37,14 @@ export type Move = {
 
 /** What else of an event is corrected with its date; what is undefined or null stays. */
 export type EventChange = {
+	name?: string | null | undefined;
 	time?: string | null | undefined;
 	service?: string | null | undefined;
 	answers?: Answers | null | undefined;
 };
 export const eventChangeFields = {
+	/** Which one it is: which motion, whose deposition. */
+	name: z.string().trim().max(120, 'The name is longer than 120 characters.').nullish(),
 	time: maybeTime,
 	service: z.string().max(40).nullish(),
 	answers: answersField.nullish()

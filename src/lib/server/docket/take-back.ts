@@ -63,11 +63,20 @@ function findDay(ctx: Context, event: EventRow, rule: string): PlainDate | null 
 	}
 }
 
+/** Whether a date was vacated because a hearing was taken off. */
+const wentWith = (one: DeadlineRow, hearing: DeadlineRow): boolean =>
+	one.state === 'vacated' && one.reason.startsWith(`${hearing.title} is off: `);
+
 /** Met, vacated, set aside, held or taken off: it stands again as it stood before. */
 export const takeBackDeadline = matterCommand({
 	name: 'take back settled date',
 	action: 'docket.change',
-	input: z.object({ deadlineId: id('a date'), reason: text('The reason', 500) }),
+	input: z.object({
+		deadlineId: id('a date'),
+		reason: text('The reason', 500),
+		/** Ids of the dates that went with a hearing, and come back with it. */
+		also: z.array(z.string()).max(500).default([])
+	}),
 	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
 	run({ ctx, deadline, matter, input, record, notify }) {
 		const { state, result, title, date } = deadline;
@@ -77,16 +86,22 @@ export const takeBackDeadline = matterCommand({
 			throw new Refused(`“${event.text}” was withdrawn: bring the event back first.`);
 		putBack(ctx, event, deadline, input.reason);
 		const was = result ?? (deadline.set_aside ? 'set aside' : state);
-		const words = `${title} ${formatDate(date)} stands again, it was ${was}: ${input.reason}`;
+		const back = listOf(ctx, event.id).filter(
+			(one) => input.also.includes(one.id) && wentWith(one, deadline)
+		);
+		for (const one of back) putBack(ctx, event, one, input.reason);
+		const more = back.map((one) => `${one.title} ${formatDate(one.date)}`).join('; ');
+		const words = `${title} ${formatDate(date)} stands again, it was ${was}: ${input.reason}${more && `. With it: ${more}`}`;
 		record.audit({
 			deadline: deadline.id,
 			was,
 			reason: input.reason,
+			also: back.map((one) => one.id),
 			closedOn: deadline.closed_on
 		});
 		record.log('date', words);
 		notify(dateMoved(matter, words));
-		return { stands: deadline.id };
+		return { stands: deadline.id, back: back.length };
 	}
 });
 

@@ -2,7 +2,8 @@
 import type { Band } from '#core/people/compare.ts';
 
 export type InterestHit = {
-	what: 'person' | 'matter' | 'note' | 'document' | 'time' | 'task' | 'role' | 'request';
+	what:
+		'person' | 'matter' | 'note' | 'document' | 'time' | 'task' | 'role' | 'request' | 'hearing';
 	title: string;
 	about: string;
 	href: string;

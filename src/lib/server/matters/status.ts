@@ -11,6 +11,7 @@ import { Refused } from '#server/app/errors.ts';
 import { id, text } from '#server/app/fields.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
 import { remove, update } from '#server/db/sql.ts';
+import { recountMatter } from '#server/docket/recount-matter.ts';
 import { requireKind } from '#server/kinds/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { releaseYourTime } from './messages.ts';
@@ -130,7 +131,8 @@ export const reopenMatter = matterCommand({
 			closed_on: null,
 			retain_until: null
 		});
-		record.audit({ reason, back });
+		const changed = recountMatter(ctx, matter, 'Counted anew when the matter was reopened');
+		record.audit({ reason, back, changed });
 		const lines = [`Reopened: ${reason}`, back.length && `Back: ${back.join('; ')}.`];
 		record.log('matter', lines.filter(Boolean).join('\n'));
 	}

@@ -1,12 +1,15 @@
 /** Search over everything one may see, and the matter a typed number means. */
 import { may } from '#core/access/table.ts';
+import type { PlainDate } from '#core/dates/plain.ts';
+import { formatDate } from '#core/format/dates.ts';
 import { foldName } from '#core/people/names.ts';
 import { cardVisible, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 import { matchWords, searchWords } from './match.ts';
 
-type HitKind = 'matter' | 'person' | 'document' | 'note' | 'task' | 'time' | 'role' | 'request';
+type HitKind =
+	'matter' | 'person' | 'document' | 'hearing' | 'note' | 'task' | 'time' | 'role' | 'request';
 export type Hit = { kind: HitKind; id: string; title: string; about: string; href: string };
 
 /** A match that may be seen, before its words are fetched. */
@@ -23,6 +26,7 @@ type Row = {
 	standing: string | null;
 	name: string | null;
 	docNumber: string | null;
+	day: PlainDate | null;
 };
 
 /** The first batch is a little larger than what is shown; each next one is so many times larger. */
@@ -98,11 +102,12 @@ const listRows = ({ db }: Application, ids: readonly number[]): Row[] =>
 		db,
 		`SELECT
 			s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle,
-			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber
+			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber, h.date AS day
 		FROM search_text s
 		LEFT JOIN matter m ON m.id = s.matter_id
 		LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref
 		LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
+		LEFT JOIN deadline h ON s.kind = 'hearing' AND h.id = s.ref
 		WHERE s.id IN (SELECT value FROM json_each(@ids))`,
 		{ ids: JSON.stringify(ids) }
 	);
@@ -138,6 +143,11 @@ function showHit(row: Row, words: readonly string[]): Hit {
 			return { kind, id, title: row.name ?? '', about: aboutPerson(row), href: `/people/${id}` };
 		case 'document':
 			return showDocument(row, words);
+		case 'hearing':
+			return {
+				...{ kind, id, title, href: `${matter}/docket?deadline=${id}` },
+				about: `${row.day ? formatDate(row.day) : ''}, ${about}`
+			};
 		case 'task':
 			return { kind, id, title, about, href: `${matter}/tasks` };
 		case 'request':

@@ -17,7 +17,8 @@
 		time: 'narrative',
 		task: 'task',
 		role: 'role',
-		request: 'request'
+		request: 'request',
+		hearing: 'hearing'
 	};
 	const all = $derived(c.report.names.reduce((n, x) => n + x.hits.length + x.more, 0));
 </script>

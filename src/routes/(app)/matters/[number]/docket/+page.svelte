@@ -65,6 +65,15 @@
 				(one.state === 'proposed' || isDocketed(one))
 		)
 	);
+	/** What was vacated when a hearing was taken off. */
+	const went = $derived(
+		deadlines.filter(
+			({ eventId, state, reason }) =>
+				eventId === current?.eventId &&
+				state === 'vacated' &&
+				reason.startsWith(`${current.title} is off: `)
+		)
+	);
 	function start(id: string, act: DateAct) {
 		acting = { id, act };
 		open = true;
@@ -271,6 +280,7 @@
 	act={acting.act}
 	deadline={current}
 	{hanging}
+	{went}
 	onmove={() => {
 		open = false;
 		moving = current?.eventId ?? '';

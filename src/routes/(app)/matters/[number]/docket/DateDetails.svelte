@@ -11,7 +11,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { Difference } from '#server/app/errors.ts';
 	import type { DateActProps, Exhibit } from './acts.ts';
-	type Props = Omit<DateActProps, 'hanging' | 'onmove'> & {
+	type Props = Omit<DateActProps, 'hanging' | 'went' | 'onmove'> & {
 		linked: string[];
 		exhibits: Exhibit[];
 		ladder: string;

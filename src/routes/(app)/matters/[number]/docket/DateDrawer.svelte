@@ -22,7 +22,7 @@
 	import TakeBack from './TakeBack.svelte';
 	import TakeOffHearing from './TakeOffHearing.svelte';
 	import VacateDate from './VacateDate.svelte';
-	type Props = Pick<DateActProps, 'documents' | 'hanging' | 'today'> & {
+	type Props = Pick<DateActProps, 'documents' | 'hanging' | 'went' | 'today'> & {
 		open: boolean;
 		act: DateAct;
 		deadline: DeadlineView | null;
@@ -38,6 +38,7 @@
 		deadline,
 		documents,
 		hanging,
+		went,
 		linked,
 		exhibits,
 		ladder,
@@ -67,7 +68,8 @@
 		hold: () => 'Its outcome is kept.',
 		continue: ({ left }) =>
 			`It waits for its new day, and ${plural(Number(left), 'date')} with it.`,
-		back: () => 'It stands again.',
+		back: ({ back }) =>
+			Number(back) ? `It stands again, with ${plural(Number(back), 'date')}.` : 'It stands again.',
 		judge: () => 'Your word is kept with it.',
 		off: ({ vacated }) => `Off, and ${plural(Number(vacated), 'date')} with it.`,
 		assign: () => 'Kept. Whoever has it now is told.',
@@ -105,7 +107,7 @@
 				<DateDetails {deadline} {documents} {linked} {exhibits} {ladder} {today} {ondone} />
 			{:else}
 				{@const Form = FORMS[act]}
-				<Form {deadline} {documents} {hanging} {today} {ondone} {onmove} />
+				<Form {deadline} {documents} {hanging} {went} {today} {ondone} {onmove} />
 			{/if}
 		{/key}
 	{/if}

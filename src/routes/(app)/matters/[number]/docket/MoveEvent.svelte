@@ -11,15 +11,16 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
-	import { capitalize } from '#core/format/words.ts';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/moves.ts';
+	import EventInputs from './EventInputs.svelte';
 	import MoveTasks from './MoveTasks.svelte';
 	type Props = {
 		event: {
 			id: string;
 			text: string;
+			name: string;
 			date: PlainDate;
 			version: number;
 			ahead: string | null;
@@ -50,6 +51,8 @@
 		sourceId = $state('');
 	// svelte-ignore state_referenced_locally
 	let time = $state(event.time ?? '');
+	// svelte-ignore state_referenced_locally
+	let name = $state(event.name);
 	// svelte-ignore state_referenced_locally
 	let service = $state(event.service ?? ''),
 		answers = $state<Record<string, string>>({ ...event.given });
@@ -175,25 +178,16 @@
 					error={errors.to || fault || undefined}
 				/>
 			</div>
-			{#if event.ahead || choice?.timed}<TextField
-					label="At"
-					error={errors.time}
-					class="mt-3"
-					name="time"
-					bind:value={time}
-					placeholder="time"
-				/>{/if}
-			{#if choice?.served}<SelectField
-					label={event.ahead ? 'To be served by' : 'Served by'}
-					error={errors.service}
-					class="mt-3"
-					name="service"
-					bind:value={service}
-					onchange={correct}
-					><option value="">Not served, or not known</option>{#each services as x (x.id)}<option
-							value={x.id}>{capitalize(x.label)}</option
-						>{/each}</SelectField
-				>{/if}
+			<EventInputs
+				bind:time
+				bind:service
+				bind:name
+				ahead={event.ahead !== null}
+				timed={choice?.timed ?? false}
+				services={choice?.served ? services : null}
+				{errors}
+				oncorrect={correct}
+			/>
 
 			{#each questions as q (q.id)}
 				{#if q.kind === 'choice'}<SelectField

@@ -23,6 +23,8 @@ export type DateActProps = {
 	documents: { id: string; name: string }[];
 	/** The open dates that hang on the same event. */
 	hanging: readonly DeadlineView[];
+	/** Those that were vacated when this hearing was taken off. */
+	went: readonly DeadlineView[];
 	today: string;
 	/** A hearing gets a new day: its event is moved. */
 	onmove: () => void;

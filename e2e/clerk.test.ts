@@ -91,6 +91,20 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.sees('held by TW, MQ stands in');
 	});
 
+	it('undoes from the toast what was done by a slip', async () => {
+		await io.go('/matters?who=all&q=Pier%209');
+		const pier = await io.page.$eval('a[data-row]', (row) => row.getAttribute('href')!);
+		await io.go(`${pier}/docket`);
+		await io.press('Mediation statement');
+		await io.press('Vacate');
+		await io.fill('Reason', 'Another date was meant');
+		await io.press('Vacate', '[role="dialog"]');
+		await io.page.waitForSelector('[data-deadline="Mediation statement"][data-state="vacated"]');
+		await io.press('Undo');
+		await io.sees('Undone: it stands again.');
+		await io.page.waitForSelector('[data-deadline="Mediation statement"][data-state="docketed"]');
+	});
+
 	it('goes by keys to the docket, the second check and a new event, and never from a field', async () => {
 		await io.go('/matters?who=all&q=Pier%209');
 		await io.page.$eval('a[data-row]', (row) => (row as HTMLElement).click());

@@ -175,9 +175,11 @@
 				{#if failed}<p class="fault mt-2">{failed}</p>{/if}
 				<div class="ruled mt-4">
 					<h2>Examples, counted anew</h2>
-					<span class="sub"
-						>{examples.filter((e) => e.agrees).length} of {examples.length} agree</span
-					>
+					<span class="sub">
+						{looking && !examples.length
+							? 'counting them…'
+							: `${examples.filter((e) => e.agrees).length} of ${examples.length} agree`}
+					</span>
 				</div>
 				<ul>
 					{#each near as e (e.line)}<li class="row py-1.5">
@@ -195,7 +197,7 @@
 									>{e.sentences.join(' ')}</span
 								></button
 							>
-						</li>{:else}<li class="sub py-2">
+						</li>{:else}<li class="sub py-2" hidden={looking}>
 							No example yet. A rule of a court needs two: a date in, and the date out.
 						</li>{/each}
 				</ul>

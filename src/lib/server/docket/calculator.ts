@@ -51,13 +51,17 @@ const oneOf = <Value extends string>(values: readonly [Value, ...Value[]], said:
 /** What an address asks for: `count=+30d`, or `amount`, `unit` and `way` apart. */
 export function parseCalculation(params: URLSearchParams, today: PlainDate): Calculation {
 	const get = (name: string) => (params.get(name) ?? '').trim().slice(0, 60);
-	const [, sign, amount, unit] = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/.exec(get('count')) ?? [];
-	const way = sign ? (sign === '-' ? 'before' : 'after') : get('way');
+	const typed = get('count');
+	const [, sign, amount, unit] = /^([+-])(\d{1,6})(cd|d|w|m|y|h)$/.exec(typed) ?? [];
+	// A sign says which way, also in the field for the number.
+	const signed = /^([+-])\s?(\d{1,6})$/.exec(get('amount'));
+	const said = sign ?? signed?.[1];
+	const way = said ? (said === '-' ? 'before' : 'after') : get('way');
 	return {
 		court: get('court') || 'us-federal',
 		from: get('from') || today,
 		time: get('time'),
-		amount: amount ?? get('amount'),
+		amount: amount ?? signed?.[2] ?? get('amount'),
 		unit: oneOf(UNITS, unit ?? get('unit')),
 		way: oneOf(['after', 'before'], way),
 		service: get('service'),
@@ -111,7 +115,7 @@ function check(
 	if (asked.time && parseTime(asked.time) === undefined)
 		errors.time = `${asked.time} is not a time: write 14:30.`;
 	if (asked.amount !== '' && !/^\d{1,6}$/.test(asked.amount))
-		errors.amount = 'Write a whole number.';
+		errors.amount = `“${asked.amount}” is no number of days: write a whole number.`;
 	return { from, errors };
 }
 

@@ -145,16 +145,16 @@
 						onclick={() => window.print()}>Print</button
 					><span class="sub">the whole question is in this page's address</span>
 				</div>
-				<p class="sub no-print mt-4">
-					In the pen line: <span class="read text-lead"
-						>count {a.amount}{a.unit}
-						{a.way === 'before' ? 'before' : 'from'}
-						{a.from}
-						{a.court.replace(/^us-|^gb-/, '').replaceAll(/[.-]/g, ' ')}{a.service
-							? ` ${a.service}`
-							: ''}</span
-					>
-				</p>
+				{#if !a.time && a.act === 'file' && a.roll === 'usual'}<p class="sub no-print mt-4">
+						In the pen line: <span class="read text-lead"
+							>count {a.amount}{a.unit}
+							{a.way === 'before' ? 'before' : 'from'}
+							{a.from}
+							{a.court.replace(/^us-|^gb-/, '').replaceAll(/[.-]/g, ' ')}{a.service
+								? ` ${a.service}`
+								: ''}</span
+						>
+					</p>{/if}
 			{:else}<p class="sub pt-6">
 					Say how many days, and the date stands here with its count.
 				</p>{/if}

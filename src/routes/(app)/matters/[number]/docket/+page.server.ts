@@ -115,7 +115,7 @@ export const actions = {
 	shift: actionValue(moveDeadline),
 	follow: action(followEvent),
 	judge: action(judgeLateDeadline),
-	back: action(takeBackDeadline),
+	back: actionValue(takeBackDeadline),
 	withdraw: action(withdrawEvent),
 	unwithdraw: action(bringEventBack),
 	aside: action(setAsideDeadlines),

@@ -20,6 +20,7 @@
 	import MoveDate from './MoveDate.svelte';
 	import SendDate from './SendDate.svelte';
 	import TakeBack from './TakeBack.svelte';
+	import { undoing } from './undo.ts';
 	import TakeOffHearing from './TakeOffHearing.svelte';
 	import VacateDate from './VacateDate.svelte';
 	type Props = Pick<DateActProps, 'documents' | 'hanging' | 'went' | 'today'> & {
@@ -90,9 +91,14 @@
 		answer: AnswerCheck,
 		invite: SendDate
 	};
+	/** What was done by a slip of the hand is undone from the toast. */
+	const UNDONE: readonly DateAct[] = ['meet', 'vacate', 'hold', 'off'];
 	function ondone(result: Record<string, unknown>) {
 		open = false;
-		toast(RESULTS[act](result));
+		const said = RESULTS[act](result);
+		const undo = deadline && undoing({ id: deadline.id, also: hanging.map(({ id }) => id) });
+		const isUndone = UNDONE.includes(act) && undo;
+		toast(said, isUndone ? { action: { label: 'Undo', onClick: undo } } : {});
 	}
 </script>
 

@@ -123,6 +123,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		'/docket?view=month',
 		'/docket?show=all&matter=' + hidden.number
 	],
+	'/docket/authority/[id]': () => [`/docket/authority/${hidden.deadline}`],
 	'/docket/reconcile': () => ['/docket/reconcile'],
 	'/docket/sign-off': () => ['/docket/sign-off', '/docket/sign-off?week=2026-11-16'],
 	'/docket/papers': () => ['/docket/papers'],

@@ -27,9 +27,21 @@ const example = z.strictObject({
 	at: z.string().optional()
 });
 
+/** A word by which dates are found together: motion, trial, discovery. */
+const tags = z
+	.array(z.string().regex(/^[a-z][a-z -]{1,30}$/, 'a tag is a word or two in small letters'))
+	.default([]);
+
 const deadline = z.strictObject({
 	title: z.string().min(3),
 	authority: z.string().min(3, 'a rule needs its authority'),
+	/** The words of the authority, or where they can be read. */
+	text: z.string().max(6000).optional(),
+	link: z
+		.string()
+		.regex(/^https?:\/\/\S+$/, 'a link begins with https://')
+		.optional(),
+	tags,
 	act: z.enum(['file', 'serve']),
 	count: expression.optional(),
 	/** The first that holds replaces `count`. */
@@ -80,6 +92,8 @@ const eventSchema = z.strictObject({
 	/** What its date is, where that is not plain. */
 	hint: z.string().optional(),
 	questions: z.array(question).default([]),
+	/** Of every deadline of the event. */
+	tags,
 	deadlines: z.array(deadline).default([]),
 	/** Early warnings the department suggests; not from law. */
 	suggestions: z.array(suggestion).default([])
@@ -130,6 +144,7 @@ export type BookEvent = {
 	deemedBy: string | null;
 	hint: string | null;
 	questions: Question[];
+	tags: string[];
 	rules: Rule[];
 	suggestions: Suggestion[];
 };
@@ -310,6 +325,7 @@ export function layerBooks(files: ReadonlyMap<string, BookFile>, id: string): Ru
 						deemedBy: item.deemedBy ?? null,
 						hint: item.hint ?? null,
 						questions: [],
+						tags: item.tags,
 						rules: [],
 						suggestions: []
 					})
@@ -320,7 +336,8 @@ export function layerBooks(files: ReadonlyMap<string, BookFile>, id: string): Ru
 			for (const other of item.deadlines) {
 				let ruleId = slugOf(other.title);
 				while (event.rules.some((rule) => rule.id === ruleId)) ruleId += '-2';
-				event.rules.push({ ...other, id: ruleId, book: file.book });
+				const all = [...new Set([...event.tags, ...item.tags, ...other.tags])];
+				event.rules.push({ ...other, tags: all, id: ruleId, book: file.book });
 				if (other.by && !others.has(other.by)) {
 					const chain = chainOf(files, other.by);
 					others.set(other.by, {

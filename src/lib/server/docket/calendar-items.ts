@@ -52,7 +52,7 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 		date.title,
 		date.book !== '' && date.sort === 'deadline' && `From: ${date.event}`,
 		date.court,
-		date.authority,
+		`${date.authority}: ${app.origin}/docket/authority/${date.id}`,
 		date.left_by !== null && `${capitalize(describeLeft(date.rule_gives))}.`,
 		date.internal && `Our own date: ${formatDate(date.internal)}`,
 		date.long,

@@ -9,6 +9,7 @@ import { factSql } from '#server/matters/sql.ts';
 import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
 import { concerns } from './date-people.ts';
 import type { DeadlineRow } from './rows.ts';
+import { listTagged } from './tags.ts';
 import { closedDayFinder } from './set-days.ts';
 
 /** Missed is derived: docketed, and its day has passed. */
@@ -64,6 +65,8 @@ export type DeadlineView = {
 	lateBy: string | null;
 	lateWord: string;
 	setAside: 0 | 1;
+	/** Of its rule. */
+	tags: string[];
 	/** When its event was entered. */
 	enteredAt: string;
 	/** Initials of whose it is, of who stands in, and of who holds it today. */
@@ -88,7 +91,7 @@ export const FULL_TITLE = `d.title || CASE
 /** Dates with everything a list shows of them. */
 export const SELECT_DEADLINES = `SELECT
 		d.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle,
-		d.event_id AS eventId,
+		d.event_id AS eventId, e.event_key AS eventKey, d.rule,
 		e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event,
 		e.date AS eventDate, d.title, d.authority, d.suggested, d.state, d.date,
 		coalesce(d.hand_time, d.time) AS time, d.book, m.rulebook, a.initials AS docketedBy,
@@ -118,10 +121,12 @@ export const SELECT_DEADLINES = `SELECT
 /** What `SELECT_DEADLINES` gives. */
 export type DeadlineListRow = Omit<
 	DeadlineView,
-	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale' | 'left' | 'closed'
+	'suggested' | 'state' | 'checked' | 'bookShort' | 'stale' | 'left' | 'closed' | 'tags'
 > & {
 	suggested: 0 | 1;
 	state: DeadlineRow['state'];
+	eventKey: string;
+	rule: string;
 	book: string;
 	rulebook: string | null;
 	leftBy: string | null;
@@ -144,10 +149,12 @@ export const stateOn = (
 export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]): DeadlineView[] {
 	const today = app.clock.today();
 	const findClosed = closedDayFinder(app);
-	return rows.map(({ book: bookId, rulebook, leftBy, leftReason, ruleGives, ...row }) => {
+	return rows.map(({ book: bookId, rulebook, leftBy, leftReason, ruleGives, ...all }) => {
 		const book = bookId ? requireBook(app, bookId) : null;
+		const { eventKey, rule, ...row } = all;
 		return {
 			...row,
+			tags: book?.events.get(eventKey)?.rules.find(({ id }) => id === rule)?.tags ?? [],
 			suggested: row.suggested === 1,
 			state: stateOn(row, today),
 			checked: row.checkedBy !== null,
@@ -182,6 +189,8 @@ export type DocketFilter = {
 	kind?: string | undefined;
 	court?: string | undefined;
 	matter?: string | undefined;
+	/** A tag of the rule. */
+	tag?: string | undefined;
 	order?: 'day' | 'matter' | undefined;
 	page?: number | undefined;
 	per?: number | undefined;
@@ -229,6 +238,14 @@ const HELD: Readonly<Record<string, string>> = {
 	)`
 };
 
+/** Its rule has the tag. */
+const TAGGED = `EXISTS (
+	SELECT 1
+	FROM event t
+	WHERE t.id = d.event_id
+		AND t.book || '|' || t.event_key || '|' || d.rule IN (SELECT value FROM json_each(@tagged))
+)`;
+
 type Conditions = {
 	/** On the matter, and on whose date it is. */
 	matter: string;
@@ -243,7 +260,7 @@ type Conditions = {
  * What a filter asks. A closed matter's dates are off every calendar; its own sheet still shows
  * them.
  */
-function conditionsOf(me: Staff, filter: DocketFilter): Conditions {
+function conditionsOf(app: Application, me: Staff, filter: DocketFilter): Conditions {
 	const who = filter.who === 'mine' ? me.id : filter.who === 'all' ? undefined : filter.who;
 	const whose = who && (HELD[who] ?? concerns('d', 'm', '@who'));
 	const matter = [
@@ -258,10 +275,13 @@ function conditionsOf(me: Staff, filter: DocketFilter): Conditions {
 	const { from, to, unit, kind, court } = filter;
 	return {
 		matter: matter.filter(Boolean).join(' AND '),
-		state: STATES[filter.show ?? 'open'],
+		state: `${STATES[filter.show ?? 'open']}${filter.tag ? ` AND ${TAGGED}` : ''}`,
 		days: (column) =>
 			['1', from && `${column} >= @from`, to && `${column} <= @to`].filter(Boolean).join(' AND '),
-		params: { me: me.id, who, from, to, unit, kind, court, matter: filter.matter?.toUpperCase() }
+		params: {
+			...{ me: me.id, who, from, to, unit, kind, court, matter: filter.matter?.toUpperCase() },
+			tagged: filter.tag && JSON.stringify(listTagged(app, filter.tag))
+		}
 	};
 }
 
@@ -277,7 +297,7 @@ export function listDeadlines(
 	me: Staff,
 	filter: DocketFilter
 ): { rows: DeadlineView[]; total: number } {
-	const { matter, state, days, params } = conditionsOf(me, filter);
+	const { matter, state, days, params } = conditionsOf(app, me, filter);
 	const where = `${state} AND ${days('d.date')} AND ${matter}`;
 	const limit = filter.per ?? DOCKET_PAGE;
 	const total = scalar(
@@ -296,47 +316,13 @@ export function listDeadlines(
 	return { rows: viewDeadlines(app, rows), total };
 }
 
-/** What the docket can be filtered by: what occurs in matters the viewer may see. */
-export function listDocketChoices(
-	{ db }: Application,
-	me: Staff
-): {
-	people: { id: string; name: string }[];
-	units: { id: string; name: string }[];
-	kinds: { id: string; name: string }[];
-	courts: string[];
-} {
-	const courts = all<{ court: string }>(
-		db,
-		`SELECT DISTINCT f.value AS court
-		FROM matter_fact f
-		JOIN matter m ON m.id = f.matter_id
-		WHERE f.fact = 'court'
-			AND f.row = 0
-			AND f.value <> ''
-			AND m.status <> 'closed'
-			AND ${visible('m')}
-		ORDER BY 1`,
-		{ me: me.id }
-	);
-	return {
-		people: all(
-			db,
-			"SELECT id, name FROM staff WHERE active = 1 AND role <> 'business-partner' ORDER BY name"
-		),
-		units: all(db, 'SELECT id, name FROM business_unit ORDER BY name'),
-		kinds: all(db, 'SELECT id, name FROM kind ORDER BY position'),
-		courts: courts.map(({ court }) => court)
-	};
-}
-
 /** A span of days with its dates, for a month or a timeline. */
 export function listDocketDays(
 	app: Application,
 	me: Staff,
 	filter: DocketFilter & { from: string; to: string }
 ): DeadlineView[] {
-	const { matter, state, days, params } = conditionsOf(me, filter);
+	const { matter, state, days, params } = conditionsOf(app, me, filter);
 	const rows = all<DeadlineListRow>(
 		app.db,
 		`${SELECT_DEADLINES}

@@ -42,6 +42,7 @@ export function parseDocketFilter(
 		kind: text('kind'),
 		court: text('court'),
 		matter: text('matter'),
+		tag: text('tag'),
 		order: params.get('order') === 'matter' ? 'matter' : undefined,
 		page: Math.max(1, Math.floor(Number(params.get('page'))) || 1)
 	};
@@ -69,6 +70,7 @@ export const REPORT_COLUMNS = {
 	internal: 'Our date',
 	outcome: 'Outcome',
 	place: 'Place',
+	tags: 'Tags',
 	count: 'How it was counted'
 } as const;
 export type ReportColumn = keyof typeof REPORT_COLUMNS;
@@ -182,6 +184,7 @@ export function formatCell(row: ReportRow, column: ReportColumn, long: boolean):
 	if (column === 'matter') return row.matterTitle;
 	if (column === 'number') return row.matterNumber;
 	if (column === 'checked') return formatCheck(row);
+	if (column === 'tags') return row.tags.join(', ');
 	if (column === 'state') return formatState(row);
 	if (column === 'outcome')
 		return [row.outcome, row.appeared && `Appeared: ${row.appeared}.`].filter(Boolean).join(' ');

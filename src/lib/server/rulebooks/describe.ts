@@ -50,7 +50,8 @@ function describeWhen(
 	return [...answered, ...(before ? [`before ${before}`] : [])].join(', ');
 }
 
-const describeRule = (rule: Rule, { questions }: BookEvent) => ({
+/** How a rule counts, and when it holds, in words. */
+export const describeRule = (rule: Rule, { questions }: BookEvent) => ({
 	id: rule.id,
 	title: rule.title,
 	authority: rule.authority,

@@ -1,13 +1,8 @@
 /** The department's docket: as a list, a month, or a timeline. */
 import { BATCH_ACTS, batchDeadlines, previewBatch } from '#server/docket/batch.ts';
 import { listClosedDays } from '#server/docket/days.ts';
-import {
-	DAYS_LIMIT,
-	DOCKET_PAGE,
-	listDeadlines,
-	listDocketChoices,
-	listDocketDays
-} from '#server/docket/list.ts';
+import { DAYS_LIMIT, DOCKET_PAGE, listDeadlines, listDocketDays } from '#server/docket/list.ts';
+import { listDocketChoices } from '#server/docket/filter-choices.ts';
 import { parseDocketFilter } from '#server/docket/report.ts';
 import { findSpan, parseMonth } from '#server/docket/span.ts';
 import { action, actionValue } from '#server/http/action.ts';

@@ -96,6 +96,13 @@
 			any: 'Any court',
 			options: data.choices.courts.map((court) => [court, court]),
 			value: filter.court
+		},
+		{
+			name: 'tag',
+			label: 'Any tag',
+			any: 'Any tag',
+			options: data.choices.tags.map((tag) => [tag, tag]),
+			value: filter.tag
 		}
 	]);
 	/** What waits for a decision stands by its age, everything else by its month. */

@@ -112,7 +112,7 @@
 {#snippet authority(due: ListedDate)}
 	<span title={due.stale ?? due.authority}>
 		{#if due.stale}<span class="font-semibold text-saffron-ink">review overdue</span>{/if}
-		{due.authority}
+		<a class="hover:underline" href="/docket/authority/{due.id}">{due.authority}</a>
 	</span>
 {/snippet}
 {#snippet check(due: ListedDate)}

@@ -77,7 +77,8 @@
 			<p class="sub">
 				docketed by {item.docketedBy ?? 'nobody yet'}{item.computed
 					? `, moved by ${item.movedHow}: ${item.movedReason}`
-					: ''}
+					: ''};
+				<a class="hover:underline" href="/docket/authority/{item.id}">read the authority</a>
 			</p>
 			{#if item.left}
 				<p class="mt-2 font-semibold text-madder" data-left>

@@ -4,7 +4,7 @@
  */
 import { addDays } from '#core/dates/plain.ts';
 import { listFeeds, makeFeed, revokeFeed } from '#server/docket/feeds.ts';
-import { listDocketChoices } from '#server/docket/list.ts';
+import { listDocketChoices } from '#server/docket/filter-choices.ts';
 import { mailReport } from '#server/docket/report-mail.ts';
 import {
 	formatCell,

@@ -94,7 +94,11 @@
 			{#if event}<span class="sub ml-1">{event}</span>{/if}
 			<span class="sub ml-1">{describeDeadline(deadline, today)}</span>
 		</button>
-		<span class="sub truncate" title={deadline.authority}>{deadline.authority}</span>
+		<a
+			class="sub truncate hover:underline"
+			title={deadline.authority}
+			href="/docket/authority/{deadline.id}">{deadline.authority}</a
+		>
 		<span class="text-right whitespace-nowrap">{@render standing()}</span>
 	</div>
 	{#if open}<div class="pb-3">{@render children()}</div>{/if}

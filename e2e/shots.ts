@@ -12,6 +12,12 @@ const all = folder !== 'docs/screenshots';
 mkdirSync(folder, { recursive: true });
 const house = await openHouse('demo');
 const browser = await openBrowser();
+const ORDER = `1. Fact discovery shall be completed by March 12, 2027.
+2. Expert reports must be served no later than April 9, 2027; rebuttal reports by May 7, 2027.
+3. The note of issue shall be filed by June 18, 2027.
+4. A pretrial conference is set for August 24, 2027 at 9:30 a.m. in Room 442.
+5. Jury trial will commence on September 13, 2027 at 9:30 a.m.
+Dated: November 20, 2026`;
 const wants = (...names: string[]) => !only || names.some((n) => only.has(n));
 const shot = async (desk: Desk, name: string) => {
 	if (wants(name)) await desk.shot(`${folder}/${name}.png`);
@@ -69,6 +75,14 @@ try {
 	if (wants('check')) {
 		await io.go('/docket/check');
 		await shot(io, 'check');
+	}
+	if (wants('schedule')) {
+		await io.go(`${await matter(io, 'Slip 4')}/docket/schedule`);
+		await io.paste("The order's table or its text", ORDER);
+		await io.press('Read it into rows');
+		await io.sees('rows read');
+		await new Promise((done) => setTimeout(done, 900));
+		await shot(io, 'schedule');
 	}
 	if (wants('papers')) {
 		await io.go('/docket/papers');
@@ -225,7 +239,7 @@ try {
 		const wes = await sit(browser, house.origin, 'tarrant', size);
 		await shot(wes, 'request');
 	}
-	if (wants('kind', 'imports', 'kinds')) {
+	if (all && wants('kind', 'imports', 'kinds')) {
 		const ops = await sit(browser, house.origin, 'haddad', size);
 		await ops.go('/kinds/litigation');
 		await shot(ops, 'kind');

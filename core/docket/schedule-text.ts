@@ -121,7 +121,7 @@ function titleOf(text: string): string {
 		.replace(/\(\s*\)/g, ' ')
 		.replace(/\s+/g, ' ')
 		.replace(LEAD, '')
-		.replace(/^(?:the parties (?:shall|must) |all |any |the |and )/i, '')
+		.replace(/^(?:the parties (?:shall|must) |all |any |the |and |an? )/i, '')
 		.replace(/^[\s,:;.…_–—-]+|[\s,:;.…_–—-]+$/g, '')
 		.slice(0, 200)
 		.replace(/^./, upper);

@@ -234,7 +234,7 @@ describe('the reminder ladder', () => {
 				const done = await new Promise<boolean>((resolve) => {
 					if (round < 15)
 						child.stdout.once('data', () =>
-							setTimeout(() => child.kill('SIGKILL'), round * round * 6)
+							setTimeout(() => child.kill('SIGKILL'), round * round * 40)
 						);
 					child.once('exit', (code) => resolve(code === 0));
 				});

@@ -43,8 +43,8 @@ const run = (...args) =>
 /** What watches how soon the server answers runs when nothing else does. */
 const ALONE = 'e2e/heavy.test.ts';
 
-/** A browser test waits for half of its time: two files more than processors keep them busy. */
-const SIDE_BY_SIDE = availableParallelism() + 2;
+/** A browser test waits for half of its time: one file more than processors keeps them busy. */
+const SIDE_BY_SIDE = availableParallelism() + 1;
 /** The browser's tests are the longest files: begun first, none of them is left over at the end. */
 const longestFirst = (one, other) => Number(isBrowserTest(other)) - Number(isBrowserTest(one));
 

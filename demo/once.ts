@@ -4,15 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import {
-	cpSync,
-	existsSync,
-	mkdirSync,
-	readdirSync,
-	readFileSync,
-	renameSync,
-	rmSync
-} from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build, makeDemo } from '../bin/prepare.mjs';
@@ -44,27 +36,29 @@ export function demoFolder(): string {
 	const folder = join(home, 'data/tests', `demo-${digest()}`);
 	if (existsSync(folder)) return folder;
 	const part = `${folder}.${process.pid}`;
-	mkdirSync(part, { recursive: true });
-	const env = {
-		...process.env,
-		KITE_DATA: part,
-		KITE_TODAY: TEST_NOW,
-		KITE_ORIGIN: 'http://localhost:3000'
-	};
+	const env = { ...process.env, KITE_TODAY: TEST_NOW, KITE_ORIGIN: 'http://localhost:3000' };
 	build();
-	const made = spawnSync(process.execPath, [makeDemo], {
+	const twin = `${part}-twin`;
+	const made = spawnSync(process.execPath, [join(home, 'demo/twins.mjs'), makeDemo, part, twin], {
 		cwd: home,
 		env,
 		encoding: 'utf8'
 	});
 	if (made.status !== 0) throw new Error(`the demo data could not be made: ${made.stderr}`);
 	for (const old of readdirSync(join(home, 'data/tests')))
-		if (/^demo-\w+$/.test(old))
+		if (/^demo-\w+(-twin)?$/.test(old))
 			rmSync(join(home, 'data/tests', old), { recursive: true, force: true });
-	if (existsSync(folder)) rmSync(part, { recursive: true });
-	else renameSync(part, folder);
+	if (existsSync(folder)) {
+		for (const spare of [part, twin]) rmSync(spare, { recursive: true });
+		return folder;
+	}
+	renameSync(twin, `${folder}-twin`);
+	renameSync(part, folder);
 	return folder;
 }
+
+/** The folder of the same data, made once more beside it. */
+export const demoTwin = (): string => `${demoFolder()}-twin`;
 
 /** Copies the demo data into a folder of one's own. */
 export function copyDemo(to: string): void {

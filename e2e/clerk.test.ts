@@ -105,6 +105,34 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.page.waitForSelector('[data-deadline="Mediation statement"][data-state="docketed"]');
 	});
 
+	it('is told what a colleague changed meanwhile, and goes on from there', async () => {
+		const clerk = await sit(browser, house.origin, 'castellan');
+		const panel = 'aside[aria-label="If the event moves"]';
+		await io.go('/matters/LF-2026-0010/docket');
+		await io.change('trial-date');
+		await io.fill('to', '18 Oct 2027');
+		await io.fill('Reason', 'Stipulation');
+		await clerk.go('/matters/LF-2026-0010/docket');
+		await clerk.change('trial-date');
+		await clerk.fill('to', '4 Oct 2027');
+		await clerk.fill('Reason', 'Notice of the clerk');
+		await clerk.press('Move', panel);
+		await clerk.misses('If this moves');
+		await io.press('Move', panel);
+		await io.sees('Dorit Castellan changed this while you wrote.');
+		await io.sees('now Monday 4 October 2027; you wrote Monday 18 October 2027');
+		assert.equal(
+			await io.page.$eval(
+				'aside input[name="reason"]',
+				(input) => (input as HTMLInputElement).value
+			),
+			'Stipulation'
+		);
+		await io.press('Move', panel);
+		await io.misses('If this moves');
+		await io.sees('Mon 18 Oct 2027');
+	});
+
 	it('goes by keys to the docket, the second check and a new event, and never from a field', async () => {
 		await io.go('/matters?who=all&q=Pier%209');
 		await io.page.$eval('a[data-row]', (row) => (row as HTMLElement).click());

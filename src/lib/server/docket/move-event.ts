@@ -57,7 +57,10 @@ export const moveEvent = matterCommand({
 					name: event.text,
 					theirs: formatDate(event.date),
 					yours: formatDate(input.to)
-				}
+				},
+				corrected('name', 'Its name', event.name, input.name),
+				corrected('time', 'Its time', event.time, input.time),
+				corrected('service', 'How it was served', event.service, input.service)
 			])
 	},
 	run({ ctx, event, matter, input, record, notify }) {
@@ -69,6 +72,14 @@ export const moveEvent = matterCommand({
 		return { moved: moved.chosen.length, left: moved.left.length, told };
 	}
 });
+
+/** A field that the form may leave out: then it does not differ. */
+const corrected = (
+	field: string,
+	name: string,
+	stands: string | null,
+	sent: string | null | undefined
+) => ({ field, name, theirs: stands ?? '', yours: sent ?? stands ?? '' });
 
 type EventMove = {
 	to: EventRow['date'];

@@ -59,6 +59,29 @@ describe("an event's name", () => {
 	});
 });
 
+describe('two people at one event', () => {
+	it('are told what the first changed, beside what the second wrote, and nothing is overwritten', () => {
+		const eventId = enter('hearing-of-a-motion', '2027-03-15', { time: '09:00' });
+		const first = { eventId, to: '2027-03-22', time: '10:00', reason: 'continued', version: 1 };
+		good(moveEvent(house.as('okafor'), first));
+		const second = moveEvent(house.as('castellan'), {
+			...{ eventId, to: '2027-04-05', name: 'to strike', reason: 'continued', version: 1 }
+		});
+		assert.ok(!second.ok);
+		assert.equal(second.status, 409);
+		assert.equal(second.conflict?.by, 'Ines Okafor');
+		assert.deepEqual(
+			second.conflict?.differences.map(({ field, theirs, yours }) => [field, theirs, yours]),
+			[
+				['to', 'Monday 22 March 2027', 'Monday 5 April 2027'],
+				['name', '', 'to strike']
+			]
+		);
+		assert.equal(scalar(house.db, 'SELECT date FROM event'), '2027-03-22');
+		good(moveEvent(house.as('castellan'), { ...first, to: '2027-04-05', version: 2 }));
+	});
+});
+
 describe('a hearing that was taken off', () => {
 	it('comes back with the dates that went with it, where they are chosen', () => {
 		const eventId = enter('hearing-of-a-motion', '2027-03-15');

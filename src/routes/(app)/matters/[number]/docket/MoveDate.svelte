@@ -8,7 +8,9 @@
 	import DateField from '$lib/ui/DateField.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
 	import TextField from '$lib/ui/TextField.svelte';
+	import { invalidateAll } from '$app/navigation';
 	import type { DateActProps } from './acts.ts';
+	import ChangedMeanwhile, { type Conflict } from './ChangedMeanwhile.svelte';
 	import SourceField from '$lib/docket/SourceField.svelte';
 	type Move = {
 		to: PlainDate;
@@ -22,6 +24,12 @@
 	let move = $state<Move | null>(null);
 	let fault = $state('');
 	let asked = 0;
+	let conflict = $state<Conflict | null>(null);
+	/** What stands now comes with the page; what was typed stays. */
+	function meet(found: Conflict) {
+		conflict = found;
+		void invalidateAll();
+	}
 	const ways = $derived([
 		['order', 'an order'],
 		['agreement', 'an agreement'],
@@ -33,6 +41,7 @@
 		return read && 'date' in read ? read.date : '';
 	});
 	$effect(() => {
+		void deadline.version;
 		const { how, by } = form;
 		const mine = ++asked;
 		if (how !== 'back' && !by.trim() && !day) {
@@ -74,10 +83,11 @@
 	</div>
 {/snippet}
 
-<ActionForm action="?/shift" class="flex flex-col gap-2.5" {ondone}>
+<ActionForm action="?/shift" class="flex flex-col gap-2.5" {ondone} onconflict={meet}>
 	{#snippet children({ errors, busy })}
 		<input type="hidden" name="deadlineId" value={deadline.id} />
 		<input type="hidden" name="version" value={deadline.version} />
+		<ChangedMeanwhile {conflict} />
 		<fieldset class="flex flex-wrap gap-x-4 gap-y-1">
 			<legend class="label">By</legend>
 			{#each ways as [way, words] (way)}

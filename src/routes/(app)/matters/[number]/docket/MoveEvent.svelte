@@ -14,31 +14,14 @@
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/moves.ts';
+	import { invalidateAll } from '$app/navigation';
+	import ChangedMeanwhile, { type Conflict } from './ChangedMeanwhile.svelte';
+	import type { MovedChoice, MovedEvent } from './acts.ts';
 	import EventInputs from './EventInputs.svelte';
 	import MoveTasks from './MoveTasks.svelte';
 	type Props = {
-		event: {
-			id: string;
-			text: string;
-			name: string;
-			date: PlainDate;
-			version: number;
-			ahead: string | null;
-			time: string | null;
-			service: string | null;
-			given: Record<string, string>;
-		};
-		choice: {
-			served: boolean;
-			timed: boolean;
-			questions: {
-				id: string;
-				ask: string;
-				kind: 'choice' | 'date';
-				options?: { id: string; label: string }[] | undefined;
-				if?: Record<string, string> | undefined;
-			}[];
-		} | null;
+		event: MovedEvent;
+		choice: MovedChoice | null;
 		services: { id: string; label: string }[];
 		documents: { id: string; name: string }[];
 		today: string;
@@ -98,8 +81,24 @@
 		move.days !== 0 &&
 		!move.held &&
 		(move.state === 'docketed' || move.state === 'proposed');
+	let conflict = $state<Conflict | null>(null);
+	/** What the form began with: a field that nobody touched takes what stands now. */
+	// svelte-ignore state_referenced_locally
+	let begun: Record<string, string> = { time, service, name };
+	async function meet({ by, differences }: Conflict) {
+		conflict = {
+			by,
+			differences: differences.filter(({ field, yours }) => begun[field] !== yours)
+		};
+		await invalidateAll();
+		if (time === begun.time) time = event.time ?? '';
+		if (service === begun.service) service = event.service ?? '';
+		if (name === begun.name) name = event.name;
+		begun = { time, service, name };
+	}
 	let asked = 0;
 	$effect(() => {
+		void event.version;
 		const typed = to.trim();
 		if (!typed) {
 			moves = [];
@@ -150,6 +149,7 @@
 	<p class="read mt-1 text-read">{event.text}</p>
 	<ActionForm
 		action="?/move"
+		onconflict={meet}
 		ondone={(d) => {
 			toast(
 				`Moved ${plural(Number(d.moved), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`
@@ -163,6 +163,7 @@
 				name="version"
 				value={event.version}
 			/>{#if choose}<input type="hidden" name="only" value="" />{/if}
+			<ChangedMeanwhile {conflict} />
 			<div class="mt-3 grid grid-cols-[auto_1fr] items-start gap-3 border border-rule bg-white p-3">
 				<div>
 					<span class="sub text-note">from</span>

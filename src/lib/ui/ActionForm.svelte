@@ -12,7 +12,8 @@
 	type Props = {
 		action: string;
 		ondone?: (data: Record<string, unknown>) => void | Promise<void>;
-		onconflict?: (c: Conflict) => void;
+		/** The form stays busy until what stands now is there. */
+		onconflict?: (c: Conflict) => void | Promise<void>;
 		children: Snippet<[{ errors: Record<string, string>; busy: boolean; details: unknown }]>;
 		class?: string;
 		files?: boolean;
@@ -64,8 +65,8 @@
 			errors = (result.data?.errors as Record<string, string>) ?? { '': 'That was refused.' };
 			details = result.data?.details;
 			if (result.data?.conflict && onconflict) {
-				onconflict(result.data.conflict as Conflict);
 				errors = {};
+				await onconflict(result.data.conflict as Conflict);
 				return;
 			}
 			// To the field at fault, but never away from one that somebody has begun to mend.

@@ -28,7 +28,7 @@
 	/** What stands now comes with the page; what was typed stays. */
 	function meet(found: Conflict) {
 		conflict = found;
-		void invalidateAll();
+		return invalidateAll();
 	}
 	const ways = $derived([
 		['order', 'an order'],

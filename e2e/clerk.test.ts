@@ -199,6 +199,7 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await (field as ElementHandle<HTMLInputElement>).uploadFile(path);
 		await clerk.sees('1 paper came in.');
 		await clerk.sees('its number of the court stands in no open matter of yours');
+		await clerk.settled();
 		await clerk.choose('Matter', 'Pier 9', 'Pier 9');
 		await clerk.sees('LF-2026-0010');
 		await clerk.choose('What happened', 'complaint filed', 'Complaint filed');

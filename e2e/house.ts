@@ -244,6 +244,7 @@ export class Desk {
 	}
 	/** Types into a field that finds, and takes the first thing found that has these words. */
 	async choose(label: string, typed: string, option = typed) {
+		await this.settled();
 		await this.fill(label, typed);
 		await this.page.waitForFunction(
 			(text) =>

@@ -14,7 +14,9 @@ const line = z.object({
 	rule: z.string().max(160).default(''),
 	count: z.string().trim().max(40).default(''),
 	title: z.string().trim().max(200).default(''),
-	act: z.enum(['file', 'serve']).default('file')
+	act: z.enum(['file', 'serve']).default('file'),
+	/** The paragraph of the order that says so, or empty. */
+	authority: z.string().trim().max(100).default('')
 });
 type OrderLine = z.output<typeof line>;
 
@@ -87,7 +89,8 @@ function addedEvents(below: Rulebook, { lines, title }: OrderInput): OrderRules[
 		if (line.do !== 'add' || !event) continue;
 		const known = added.get(line.event) ?? { event: event.text, deadlines: [] };
 		const { act, count } = line;
-		known.deadlines.push({ title: line.title, authority: title, act, count });
+		const authority = line.authority ? `${title}, ${line.authority}` : title;
+		known.deadlines.push({ title: line.title, authority, act, count });
 		added.set(line.event, known);
 	}
 	return [...added.values()];

@@ -34,12 +34,16 @@ function linesByBook(
 	};
 	for (const { row, at } of counts) {
 		const [book = '', event = ''] = row.eventKey.split('|');
-		const { count, title, act } = row;
-		add(book, { do: 'add', event, rule: '', count, title, act }, at);
+		const { count, title, act, authority } = row;
+		add(book, { do: 'add', event, rule: '', count, title, act, authority }, at);
 	}
 	for (const key of off) {
 		const [book = '', event = '', rule = ''] = key.split('|');
-		add(book, { do: 'off', event, rule, count: '', title: '', act: 'file' }, null);
+		add(
+			book,
+			{ ...{ do: 'off', event, rule }, count: '', title: '', act: 'file', authority: '' },
+			null
+		);
 	}
 	return books;
 }
@@ -128,11 +132,14 @@ export function layRuleOrder(
 	return own.flatMap((effect) => applyAtOnce(ctx, matter, effect, { order, version, meId }));
 }
 
-/** Whether a change is what the order itself says, and not one that waited anyway. */
-const isOf = (order: OrderInput, effect: Effect): boolean =>
-	effect.fresh === undefined ||
-	effect.deadlineId === null ||
-	effect.fresh.authority === order.title;
+/**
+ * Whether a change is what the order itself says, and not one that waited anyway: a date it adds
+ * has its authority, one it displaces is among its lines.
+ */
+function isOf({ title, lines }: OrderInput, { rule, fresh }: Effect): boolean {
+	if (fresh) return fresh.authority === title || fresh.authority.startsWith(`${title}, `);
+	return lines.some((line) => line.do === 'off' && line.rule === rule);
+}
 
 function applyAtOnce(
 	ctx: Context,

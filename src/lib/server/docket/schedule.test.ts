@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
-import { all, one, scalar } from '#server/db/sql.ts';
+import { all, one, run, scalar } from '#server/db/sql.ts';
 import { addMember } from '#server/matters/members.ts';
 import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { findCheckSheet, listCheckEvents } from './check-queue.ts';
@@ -92,7 +92,10 @@ describe('a scheduling order', () => {
 		]);
 		// Monday, 13 September 2027 less 21 days is Monday, 23 August.
 		const motions = listDates().find(({ title }) => title === 'Motions in limine');
-		assert.deepEqual([motions?.date, motions?.state], ['2027-08-23', 'docketed']);
+		assert.deepEqual(
+			[motions?.date, motions?.state, motions?.authority],
+			['2027-08-23', 'docketed', 'Scheduling order, ¶ 6']
+		);
 		assert.equal(
 			listDates().some(({ title }) => title === 'Reply on the motion'),
 			false
@@ -134,6 +137,38 @@ describe('a scheduling order', () => {
 		assert.deepEqual(
 			states.filter(({ state }) => state === 'vacated').map(({ title, reason }) => [title, reason]),
 			[[first.title, 'Scheduling order']]
+		);
+	});
+	it('dockets and takes off nothing that waited for another reason', () => {
+		const { eventId } = good(
+			enterEvent(okafor(), {
+				matterId,
+				eventKey: 'us-federal.ca-nd|trial-date',
+				date: '2027-09-13'
+			})
+		);
+		// As in a house that met a newer book: one row is not there yet, another is of no rule.
+		const [first, second] = all<{ id: string; title: string }>(
+			house.db,
+			`SELECT id, title
+			FROM deadline
+			WHERE event_id = @eventId AND state = 'proposed' AND suggested = 0
+			ORDER BY id`,
+			{ eventId }
+		);
+		run(house.db, 'DELETE FROM deadline WHERE id = @id', { id: first!.id });
+		run(house.db, "UPDATE deadline SET rule = 'of-no-rule' WHERE id = @id", { id: second!.id });
+		enter([
+			{
+				...{ what: 'count', title: 'motions in limine', count: '-21d' },
+				eventKey: 'us-federal.ca-nd|trial-date'
+			}
+		]);
+		const states = listDates().map(({ title, state }) => [title, state]);
+		assert.ok(!states.some(([title]) => title === first!.title), 'it waits for a decision');
+		assert.ok(states.some(([title, state]) => title === second!.title && state === 'proposed'));
+		assert.ok(
+			states.some(([title, state]) => title === 'Motions in limine' && state === 'docketed')
 		);
 	});
 	it('refuses beside the row what is missing or cannot be', () => {

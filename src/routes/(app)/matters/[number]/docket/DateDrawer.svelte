@@ -96,7 +96,7 @@
 	function ondone(result: Record<string, unknown>) {
 		open = false;
 		const said = RESULTS[act](result);
-		const undo = deadline && undoing({ id: deadline.id, also: hanging.map(({ id }) => id) });
+		const undo = deadline && undoing({ id: deadline.id, also: went.map(({ id }) => id) });
 		const isUndone = UNDONE.includes(act) && undo;
 		toast(said, isUndone ? { action: { label: 'Undo', onClick: undo } } : {});
 	}

@@ -3,6 +3,7 @@
  * missing here or there.
  */
 import { findDates, type DateOrder } from '../dates/in-text.ts';
+import { findTime } from '../dates/time-in-text.ts';
 import { daysBetween, type PlainDate } from '../dates/plain.ts';
 import { foldName } from '../people/names.ts';
 
@@ -34,19 +35,6 @@ export type Comparison<Ours extends OurEntry = OurEntry> = {
 	/** Of what the court itself sets. */
 	missingThere: Ours[];
 };
-
-const TIME = /\b(\d{1,2})(?::(\d{2}))? ?([ap])\.?m\.?(?=\W|$)|\b([01]?\d|2[0-3]):([0-5]\d)\b/i;
-
-function findTime(text: string): { time: string | null; written: string } {
-	const found = TIME.exec(text);
-	if (!found) return { time: null, written: '' };
-	const [written, hour12, minute12, half, hour, minute] = found;
-	const hours = hour12
-		? (Number(hour12) % 12) + (half?.toLowerCase() === 'p' ? 12 : 0)
-		: Number(hour);
-	const minutes = hour12 ? (minute12 ?? '00') : minute;
-	return { time: `${String(hours).padStart(2, '0')}:${minutes}`, written };
-}
 
 /** Numbers of cases as courts write them: "4:26-cv-01422", "CGC-26-601234", "CV-2026-01234". */
 const CASE_NUMBER =
@@ -80,7 +68,7 @@ function readEntry(cells: readonly string[], order: DateOrder): CourtEntry | und
 	if (!day) return undefined;
 	const caseNumber = CASE_NUMBER.exec(text.replace(day.written, ' '))?.[0] ?? '';
 	const rest = text.replace(day.written, ' ').replace(caseNumber, ' ');
-	const { time, written } = findTime(rest);
+	const { time = null, written = '' } = findTime(rest) ?? {};
 	const [title = ''] = rest
 		.replace(written, ' ')
 		.split('\u2016')

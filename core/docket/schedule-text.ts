@@ -4,6 +4,7 @@
  */
 import { findDates, type DateInText, type DateOrder } from '../dates/in-text.ts';
 import { MONTHS, type PlainDate } from '../dates/plain.ts';
+import { findTime } from '../dates/time-in-text.ts';
 import type { Occasion } from './occasion.ts';
 
 export type ScheduleLine = {
@@ -67,19 +68,12 @@ function findDated(rows: readonly string[], order: DateOrder): PlainDate | null 
 	return first?.date ?? null;
 }
 
-const TIME =
-	/\b(?:at )?(\d{1,2})(?::(\d{2}))? ?([ap])\.?m\.?(?=\W|$)|\b(?:at )?([01]?\d|2[0-3]):([0-5]\d)\b/i;
-
 /** A time of day as HH:MM, and the text without it. */
 function takeTime(text: string): { time: string; rest: string } {
-	const found = TIME.exec(text);
-	if (!found) return { time: '', rest: text };
-	const [written, hour12, minute12, half, hour, minute] = found;
-	const hours = hour12
-		? (Number(hour12) % 12) + (half?.toLowerCase() === 'p' ? 12 : 0)
-		: Number(hour);
-	const time = `${String(hours).padStart(2, '0')}:${hour12 ? (minute12 ?? '00') : minute}`;
-	return { time, rest: text.replace(written, ' ') };
+	const found = findTime(text);
+	return found
+		? { time: found.time, rest: text.replace(found.written, ' ') }
+		: { time: '', rest: text };
 }
 
 const COUNT =
@@ -255,7 +249,7 @@ function readCells(
 	const findCell = (fits: (cell: string) => boolean, among = row) => among.find(fits) ?? '';
 	const isDated = (cell: string) => findDates(cell, order).length > 0 || COUNT.test(cell);
 	const dateCell = named('date') || findCell(isDated);
-	const timeCell = named('time') || findCell((cell) => TIME.test(cell));
+	const timeCell = named('time') || findCell((cell) => findTime(cell) !== undefined);
 	const others = row.filter((cell) => ![dateCell, timeCell, ''].includes(cell));
 	const title = titleOf(named('title') || findCell(() => true, others));
 	const rest = others.filter((cell) => titleOf(cell) !== title);

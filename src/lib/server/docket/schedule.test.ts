@@ -40,6 +40,9 @@ const amend = (scheduleId: string, rows: object[], more: object = {}) =>
 		scheduleId
 	} as never);
 
+const setTrial = () =>
+	good(enterEvent(okafor(), { matterId, eventKey: trial.eventKey, date: trial.date }));
+
 const listDates = () =>
 	all<{ title: string; date: string; state: string; authority: string; sort: string }>(
 		house.db,
@@ -113,13 +116,7 @@ describe('a scheduling order', () => {
 		);
 	});
 	it('switches off the rows of rules that it displaces, with itself as the authority', () => {
-		const entered = good(
-			enterEvent(okafor(), {
-				matterId,
-				eventKey: 'us-federal.ca-nd|trial-date',
-				date: '2027-09-13'
-			})
-		);
+		const entered = setTrial();
 		const proposed = all<{ id: string }>(
 			house.db,
 			"SELECT id FROM deadline WHERE event_id = @eventId AND state = 'proposed' AND suggested = 0",
@@ -140,13 +137,7 @@ describe('a scheduling order', () => {
 		);
 	});
 	it('dockets and takes off nothing that waited for another reason', () => {
-		const { eventId } = good(
-			enterEvent(okafor(), {
-				matterId,
-				eventKey: 'us-federal.ca-nd|trial-date',
-				date: '2027-09-13'
-			})
-		);
+		const { eventId } = setTrial();
 		// As in a house that met a newer book: one row is not there yet, another is of no rule.
 		const [first, second] = all<{ id: string; title: string }>(
 			house.db,

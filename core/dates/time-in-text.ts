@@ -1,0 +1,22 @@
+/** A time of day as it stands in a text: "10:00 a.m.", "at 1:30pm", "14:30". */
+const TIME = new RegExp(
+	[
+		String.raw`\b(?:at )?(\d{1,2})(?::(\d{2}))? ?([ap])\.?m\.?(?=\W|$)`,
+		String.raw`\b(?:at )?([01]?\d|2[0-3]):([0-5]\d)\b`
+	].join('|'),
+	'i'
+);
+
+export type TimeInText = { time: string; written: string };
+
+/** The first time of a text as HH:MM, and how it is written there; undefined where there is none. */
+export function findTime(text: string): TimeInText | undefined {
+	const found = TIME.exec(text);
+	if (!found) return undefined;
+	const [written, hour12, minute12, half, hour, minute] = found;
+	const hours = hour12
+		? (Number(hour12) % 12) + (half?.toLowerCase() === 'p' ? 12 : 0)
+		: Number(hour);
+	const minutes = hour12 ? (minute12 ?? '00') : minute;
+	return { time: `${String(hours).padStart(2, '0')}:${minutes}`, written };
+}

@@ -9,7 +9,7 @@ const TIME = new RegExp(
 
 export type TimeInText = { time: string; written: string };
 
-/** The first time of a text as HH:MM, and how it is written there; undefined where there is none. */
+/** The first time of a text as HH:MM, and as it is written; undefined where there is none. */
 export function findTime(text: string): TimeInText | undefined {
 	const found = TIME.exec(text);
 	if (!found) return undefined;

@@ -1,20 +1,22 @@
 /** PDF files made here, with fonts embedded and nothing fetched. Runs in a worker. */
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import { assetFolder } from '#server/app/assets.ts';
 import { FONT_FILES, fontPath } from './fonts.ts';
+import { shareFonts, standIn } from './shared-fonts.ts';
 
-type Pdfmake = typeof import('pdfmake');
+/** Its types leave out the files it is given in memory. */
+type Pdfmake = typeof import('pdfmake') & {
+	virtualfs: { writeFileSync: (name: string, content: Buffer) => void };
+};
 let ready: Promise<Pdfmake> | undefined;
 
 async function prepare(): Promise<Pdfmake> {
 	const pdfmake = (await import('pdfmake')).default as unknown as Pdfmake;
-	const families = Object.entries(FONT_FILES).map(([family, cuts]) => [
-		family,
-		Object.fromEntries(Object.entries(cuts).map(([cut, file]) => [cut, fontPath(file)]))
-	]);
-	pdfmake.addFonts(Object.fromEntries(families));
-	const folder = assetFolder('fonts');
-	pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(folder));
+	shareFonts('pdfmake');
+	for (const cuts of Object.values(FONT_FILES))
+		for (const file of Object.values(cuts))
+			pdfmake.virtualfs.writeFileSync(file, standIn(fontPath(file)));
+	pdfmake.addFonts(FONT_FILES);
+	pdfmake.setLocalAccessPolicy(() => false);
 	pdfmake.setUrlAccessPolicy(() => false);
 	return pdfmake;
 }

@@ -41,6 +41,7 @@ import { startTimer } from '#server/time/timers.ts';
 import { Chance } from './chance.ts';
 import { addDocketDepth } from './docket.ts';
 import { addPapers } from './papers.ts';
+import { addMarks } from './marks.ts';
 import { initialsOf, makeHouse, PEOPLE, UNITS } from './house.ts';
 import { addRequestsAndTrials } from './more.ts';
 import * as words from './words.ts';
@@ -550,6 +551,7 @@ const scene = { as, done, at: setDay, world: app, today, matters, humans, orgs }
 await addRequestsAndTrials(scene);
 await addDocketDepth(scene);
 await addPapers(scene);
+addMarks(scene);
 
 // Old mail has long been read; the last days' waits for the Post room.
 run(db, 'DELETE FROM mail_out WHERE queued_at < @queuedAt', {

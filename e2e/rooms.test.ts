@@ -10,7 +10,6 @@ import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
-import { listTelephoneViews, listViews } from './views.ts';
 
 const scratch = mkdtempSync(join(tmpdir(), 'kite-in-'));
 let house: House;
@@ -45,33 +44,6 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		assert.ok((await io.page.$$('[data-deadline]')).length >= 25);
 		await io.go('/documents');
 		await io.sees(/[56]\d, newest first/);
-	});
-
-	it('fits a screen 1024 wide and a telephone', async () => {
-		const row = 'td:has(> a[data-row])';
-		const TITLES: Record<string, string> = { '/': '[data-title]', '/matters': row, '/docket': row };
-		for (const [width, paths] of [
-			[1024, [...listViews(pier), '/rulebooks/us-ca-superior']],
-			[390, listTelephoneViews(pier)]
-		] as const) {
-			const desk = await sit(browser, house.origin, 'okafor', { width, height: 800 });
-			for (const path of paths) {
-				await desk.go(path);
-				const over = await desk.page.evaluate(
-					() =>
-						Math.max(
-							document.documentElement.scrollWidth,
-							document.querySelector('main')!.scrollWidth
-						) - window.innerWidth
-				);
-				assert.ok(over <= 1, `${path} is ${over} px too wide at ${width}`);
-				const titles = width === 390 && TITLES[path];
-				if (!titles) continue;
-				const widths = await desk.page.$$eval(titles, (all) => all.map((one) => one.clientWidth));
-				assert.ok(Math.min(...widths) >= 130, `titles on ${path}: ${widths.join()} px`);
-			}
-			await desk.page.browserContext().close();
-		}
 	});
 
 	it('opens a row by a click anywhere on it, and keeps the other filters in a search', async () => {

@@ -1,4 +1,4 @@
-/** The views of the legal people: what axe reads, and what must fit every screen. */
+/** The views of the legal people. */
 const DOCKET = [
 	'/docket',
 	'/docket?view=timeline',
@@ -31,20 +31,5 @@ export const listViews = (matter: string): string[] => [
 	...DOCKET,
 	'/docket/calculator?court=us-ca-superior&amount=16&unit=cd&way=before&from=2027-01-25',
 	'/documents',
-	'/time'
-];
-
-/** What is looked at on a telephone. */
-export const listTelephoneViews = (matter: string): string[] => [
-	'/',
-	'/matters',
-	'/docket',
-	'/docket/papers',
-	'/docket/check',
-	'/docket/sign-off',
-	'/docket/reconcile',
-	'/people',
-	matter,
-	'/requests',
 	'/time'
 ];

@@ -19,6 +19,7 @@ type Hidden = {
 	title: string;
 	deadline: string;
 	document: string;
+	mail: string;
 	post: string;
 	signer: string;
 	event: string;
@@ -81,6 +82,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 			(x) => `/matters/${hidden.number}/docket${x}`
 		),
 	'/matters/[number]/docket/schedule': () => [roomOf('docket/schedule')],
+	'/matters/[number]/mail/[id]': () => [roomOf(`mail/${hidden.mail}`)],
 	'/matters/[number]/tasks': () => [`/matters/${hidden.number}/tasks`],
 	'/matters/[number]/documents': () => [`/matters/${hidden.number}/documents`],
 	'/matters/[number]/logbook': () => [`/matters/${hidden.number}/logbook?q=Heron`],
@@ -304,6 +306,7 @@ describe('the walk through every route', { timeout: 600_000 }, () => {
 			deadline: idOf('SELECT id FROM deadline WHERE matter_id = ?', item.id),
 			event: idOf('SELECT id FROM event WHERE matter_id = ?', item.id),
 			document: idOf("SELECT id FROM document WHERE name = 'Secret paper'"),
+			mail: idOf('SELECT id FROM mail_out WHERE matter_id = ?', item.id),
 			post: idOf('SELECT id FROM post WHERE subject LIKE ?', `%${item.number}%`),
 			signer: idOf("SELECT id FROM signer WHERE staff_id = 'stf_okafor' LIMIT 1"),
 			person: idOf('SELECT person_id AS id FROM matter_role LIMIT 1'),

@@ -17,6 +17,7 @@
 	import type { DeadlineState } from '#server/docket/list.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import Kite from './Kite.svelte';
+	import WorkingMark from './WorkingMark.svelte';
 	import { page } from '$app/state';
 	type Mark = {
 		id: string;
@@ -27,6 +28,8 @@
 		sort: Sort;
 		checked: boolean;
 		adrift?: boolean;
+		/** The department's own word on it. */
+		workingMark?: string | null;
 		href: string;
 	};
 	type Props = {
@@ -47,6 +50,8 @@
 		return `?${p}`;
 	};
 	const on = (d: string) => marks.filter((x) => x.date === d);
+	const describe = ({ title, about, adrift, workingMark }: Mark) =>
+		[title, about, adrift && NO_LONGER_FOLLOWS, workingMark].filter(Boolean).join(', ');
 	const MOST = 4;
 	const say = (d: string) => formatDate(plainDate(d) as PlainDate);
 </script>
@@ -84,7 +89,7 @@
 						{#each on(d).slice(0, MOST) as x (x.id)}<a
 								class="it"
 								href={x.href}
-								title="{x.title}, {x.about}{x.adrift ? `, ${NO_LONGER_FOLLOWS}` : ''}"
+								title={describe(x)}
 								data-mark={x.title}
 								><Kite
 									state={x.state}
@@ -93,7 +98,9 @@
 									adrift={x.adrift}
 									late={x.state === 'docketed' && x.date <= today}
 									size={12}
-								/><span class="truncate">{x.title}</span></a
+								/><span class="truncate"
+									><WorkingMark mark={x.workingMark ?? null} class="mr-1 ml-0" />{x.title}</span
+								></a
 							>{/each}
 						{#if on(d).length > MOST}<a
 								class="sub block text-note underline"

@@ -16,6 +16,8 @@
 			sort: Sort;
 			checked: boolean;
 			adrift?: boolean;
+			/** The department's own word on it. */
+			workingMark?: string | null;
 			href: string;
 			from?: string | null;
 		}[];
@@ -27,7 +29,10 @@
 	import { addDays, plainDate, daysBetween, MONTHS, type PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import Kite from './Kite.svelte';
+	import WorkingMark from './WorkingMark.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
+	const describe = ({ title, adrift, workingMark }: Lane['marks'][number]) =>
+		[title, adrift && NO_LONGER_FOLLOWS, workingMark].filter(Boolean).join(', ');
 	type Props = {
 		lanes: Lane[];
 		from: string;
@@ -237,14 +242,14 @@
 						style:left="{x(m.date) + step / 2 - 8 + (spread && turned(m.date) ? 16 : 0)}px"
 						style:top="{24 + l.top + (spread ? 26 * (i + 1) + 4 : 8)}px"
 						href={m.href}
-						title="{m.date}: {m.title}{m.adrift ? `, ${NO_LONGER_FOLLOWS}` : ''}"
-						aria-label={spread ? undefined : `${m.date}, ${m.title}, ${m.state}`}
+						title="{m.date}: {describe(m)}"
+						aria-label={spread ? undefined : `${m.date}, ${describe(m)}, ${m.state}`}
 						><Kite
 							{...m}
 							late={m.state === 'docketed' && m.date <= today}
 							words={false}
 						/>{#if spread}<span class="tl-tag" class:text-madder={m.state === 'missed'}
-								>{m.title}
+								>{m.title}<WorkingMark mark={m.workingMark ?? null} />
 								<span class="sub"
 									>{formatDay(m.date, today).slice(4)}<span class="vh">, {m.state}</span></span
 								></span

@@ -54,7 +54,7 @@
 		})[r.state] ?? r.state;
 </script>
 
-<div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+<div class="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
 	<Section title="Ask the legal department" about={v.requestId ? 'your draft' : ''}>
 		{#snippet tools()}{#if v.requestId}<button
 					class="act"

@@ -75,7 +75,7 @@
 	onDestroy(() => pad?.off());
 </script>
 
-<div class="grid gap-8 lg:grid-cols-[minmax(0,780px)_minmax(280px,1fr)]">
+<div class="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,780px)_minmax(280px,1fr)]">
 	<div class="min-w-0">
 		<PdfView src={file}>
 			{#snippet over(n)}

@@ -99,7 +99,7 @@
 </script>
 
 {#if total === 0}<p class="sub py-4">Nothing to show yet.</p>{:else}
-	<div style="height:{height}px" class="mt-3">
+	<div style="height:{height}px" class="relative mt-3 overflow-hidden">
 		<canvas
 			use:draw={{ series, names, across }}
 			aria-label="{title}: {series

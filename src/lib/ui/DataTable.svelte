@@ -86,59 +86,62 @@
 {/snippet}
 
 {#if hasRows || !empty}
-	<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-	<table
-		class={['list', more, { 'table-fixed': fixed }]}
-		use:walkLinks={'a[data-row]'}
-		use:openRows
-		onkeydown={choose}
-	>
-		{#if caption}
-			<caption class="read pb-1 text-left text-large font-medium">
-				{caption}
-				{#if about !== undefined}<span class="sub font-ui text-body">{about}</span>{/if}
-			</caption>
-		{/if}
-		<thead class:bare={headless}>
-			<tr>
-				{#if chosen}<th class="no-print w-[26px]"><span class="vh">Chosen</span></th>{/if}
-				{#each columns as column (column.key)}
-					{@render head(column)}
-				{/each}
-			</tr>
-		</thead>
-		{#each parts as part, place (place)}
-			<tbody>
-				{#if part.name}
-					<!-- Not over all columns: those a telephone hides would take room from the others. -->
-					<tr>
-						<th colspan={chosen ? 2 : 1} scope="rowgroup" class="border-0 pt-4 pb-1">
-							<span class="read text-large font-medium text-ink">{part.name}</span>
-							<span class="sub">{part.about ?? ''}</span>
-						</th>
-					</tr>
-				{/if}
-				{#each part.rows as row (id(row))}
-					<tr class:link={href} {...attributes?.(row)}>
-						{#if chosen}
-							<td class="no-print">
-								<input
-									type="checkbox"
-									aria-label="Choose {named(row)}"
-									value={id(row)}
-									bind:group={chosen}
-								/>
-							</td>
-						{/if}
-						{#each columns as column (column.key)}
-							{@render body(column, row)}
-						{/each}
-					</tr>
-					{#if below}{@render below(row)}{/if}
-				{/each}
-			</tbody>
-		{/each}
-	</table>
+	<!-- On a telephone a table that cannot be narrower is moved sideways, not the page. -->
+	<div class="relative max-md:overflow-x-auto">
+		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+		<table
+			class={['list', more, { 'table-fixed': fixed }]}
+			use:walkLinks={'a[data-row]'}
+			use:openRows
+			onkeydown={choose}
+		>
+			{#if caption}
+				<caption class="read pb-1 text-left text-large font-medium">
+					{caption}
+					{#if about !== undefined}<span class="sub font-ui text-body">{about}</span>{/if}
+				</caption>
+			{/if}
+			<thead class:bare={headless}>
+				<tr>
+					{#if chosen}<th class="no-print w-[26px]"><span class="vh">Chosen</span></th>{/if}
+					{#each columns as column (column.key)}
+						{@render head(column)}
+					{/each}
+				</tr>
+			</thead>
+			{#each parts as part, place (place)}
+				<tbody>
+					{#if part.name}
+						<!-- Not over all columns: those a telephone hides would take room from the others. -->
+						<tr>
+							<th colspan={chosen ? 2 : 1} scope="rowgroup" class="border-0 pt-4 pb-1">
+								<span class="read text-large font-medium text-ink">{part.name}</span>
+								<span class="sub">{part.about ?? ''}</span>
+							</th>
+						</tr>
+					{/if}
+					{#each part.rows as row (id(row))}
+						<tr class:link={href} {...attributes?.(row)}>
+							{#if chosen}
+								<td class="no-print">
+									<input
+										type="checkbox"
+										aria-label="Choose {named(row)}"
+										value={id(row)}
+										bind:group={chosen}
+									/>
+								</td>
+							{/if}
+							{#each columns as column (column.key)}
+								{@render body(column, row)}
+							{/each}
+						</tr>
+						{#if below}{@render below(row)}{/if}
+					{/each}
+				</tbody>
+			{/each}
+		</table>
+	</div>
 {:else}
 	{@render empty()}
 {/if}

@@ -5,6 +5,7 @@
 <script lang="ts">
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
+	import WorkingMark from '$lib/docket/WorkingMark.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
@@ -68,6 +69,7 @@
 			<span class="min-w-0">
 				<span class="block truncate" data-title>
 					<b class="font-semibold">{row.title}</b>
+					<WorkingMark mark={row.workingMark} />
 					{#if row.sort === 'deadline'}<span class="sub ml-1">{row.event}</span>{/if}
 				</span>
 				<span class="sub block truncate">

@@ -289,6 +289,7 @@ describe('a restricted matter', () => {
 			'set proposals aside': { deadlineIds: [deadlineId], reason: 'x' },
 			'assign deadlines': { deadlineIds: [deadlineId], assigneeId: '' },
 			'add reminder': { deadlineIds: [deadlineId], days: '9' },
+			'mark deadlines': { deadlineIds: [deadlineId], markId: '' },
 			'batch deadlines': { deadlineIds: [deadlineId], act: 'reminder', value: '9' },
 			'set stand-in': { matterId: id, staffId: 'stf_reyes' },
 			'return deadline': { deadlineId, reason: 'x' },

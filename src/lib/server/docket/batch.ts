@@ -17,6 +17,7 @@ import { addReminder } from './add-reminder.ts';
 import { assignDeadlines } from './assign.ts';
 import { docketDeadlines } from './deadlines.ts';
 import { FULL_TITLE } from './list.ts';
+import { markDeadlines } from './mark-deadlines.ts';
 import { setAsideDeadlines } from './set-aside.ts';
 
 export const BATCH_ACTS = {
@@ -24,7 +25,8 @@ export const BATCH_ACTS = {
 	aside: 'Set them aside',
 	assignee: 'Give them to somebody',
 	standIn: 'Name a stand-in',
-	reminder: 'Add a reminder'
+	reminder: 'Add a reminder',
+	mark: 'Mark them'
 } as const;
 type BatchAct = keyof typeof BATCH_ACTS;
 
@@ -36,7 +38,7 @@ const batchInput = z.object({
 	act: z.enum(Object.keys(BATCH_ACTS) as [BatchAct, ...BatchAct[]], {
 		error: 'Choose what is done.'
 	}),
-	/** Who, or how many days before. */
+	/** Who, how many days before, or which mark. */
 	value: maybeText('The value', 60),
 	reason: maybeText('The reason', 500)
 });
@@ -51,7 +53,8 @@ const ACTS: Record<
 	assignee: (ctx, deadlineIds, { value }) =>
 		assignDeadlines(ctx, { deadlineIds, assigneeId: value }),
 	standIn: (ctx, deadlineIds, { value }) => assignDeadlines(ctx, { deadlineIds, standInId: value }),
-	reminder: (ctx, deadlineIds, { value }) => addReminder(ctx, { deadlineIds, days: value })
+	reminder: (ctx, deadlineIds, { value }) => addReminder(ctx, { deadlineIds, days: value }),
+	mark: (ctx, deadlineIds, { value }) => markDeadlines(ctx, { deadlineIds, markId: value })
 };
 
 export type BatchRow = {

@@ -20,17 +20,19 @@ type OfMatter = {
 	/** What sets it, with its name; the court of the matter. */
 	event: string;
 	court: string | null;
+	workingMark: string | null;
 };
 const MATTER_COLUMNS = 'm.number, m.title AS matterTitle, m.status, m.version AS matterVersion';
 
 /** A date with its matter. */
 export type DatedRow = DeadlineRow & OfMatter;
 const SELECT_DATES = `SELECT
-		d.*, ${MATTER_COLUMNS}, ${factSql('m', 'court')} AS court,
+		d.*, ${MATTER_COLUMNS}, ${factSql('m', 'court')} AS court, w.label AS workingMark,
 		e.text || CASE WHEN e.name <> '' THEN ' (' || e.name || ')' ELSE '' END AS event
 	FROM deadline d
 	JOIN event e ON e.id = d.event_id
-	JOIN matter m ON m.id = d.matter_id`;
+	JOIN matter m ON m.id = d.matter_id
+	LEFT JOIN working_mark w ON w.id = d.working_mark_id`;
 
 export const requireDated = (app: Application, deadlineId: string): DatedRow =>
 	one<DatedRow>(app.db, `${SELECT_DATES} WHERE d.id = @deadlineId`, { deadlineId });
@@ -54,6 +56,7 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 		date.court,
 		`${date.authority}: ${app.origin}/docket/authority/${date.id}`,
 		date.left_by !== null && `${capitalize(describeLeft(date.rule_gives))}.`,
+		date.workingMark && `Marked: ${date.workingMark}`,
 		date.internal && `Our own date: ${formatDate(date.internal)}`,
 		date.long,
 		address
@@ -61,7 +64,7 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 	return {
 		uid: `${date.id}@kite-pen.local`,
 		sequence: date.version - 1 + (date.matterVersion - 1),
-		title: `${date.short || date.title}${ofEvent(date)}, ${date.number} ${date.matterTitle}${remark(date)}`,
+		title: `${date.short || date.title}${ofEvent(date)}, ${date.number} ${date.matterTitle}${remark(date)}${marked(date)}`,
 		date: date.date,
 		time: timeOf(date),
 		zone: zoneOf(app, date.book),
@@ -76,6 +79,8 @@ export function dateItem(app: Application, date: DatedRow): CalendarItem {
 /** "Opposition" alone says nothing: of what. */
 const ofEvent = ({ book, sort, event }: DatedRow): string =>
 	book === '' || sort !== 'deadline' ? '' : `: ${event}`;
+
+const marked = ({ workingMark }: DatedRow): string => (workingMark ? ` [${workingMark}]` : '');
 
 function remark(date: DatedRow): string {
 	if (date.result) return ` (${RESULT_WORDS[date.result]})`;

@@ -1,6 +1,6 @@
 /**
  * What else belongs to a date: the department's own earlier date, time, place, link, descriptions,
- * papers, exhibits.
+ * papers, exhibits, mail and folders.
  */
 import { z } from 'zod';
 import { formatDate } from '#core/format/dates.ts';
@@ -10,9 +10,17 @@ import { id, maybeDay, maybeText, maybeTime, version } from '#server/app/fields.
 import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
 import { exists, insert, remove } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
+import { listFolders } from '#server/documents/queries.ts';
+import { isMailOf } from '#server/mail/queries.ts';
 import { whereFields } from './events.ts';
 import { requireDeadline, requireDocumentOn } from './find.ts';
-import type { DateDocumentRow, DateExhibitRow, DeadlineRow } from './rows.ts';
+import type {
+	DateDocumentRow,
+	DateExhibitRow,
+	DateFolderRow,
+	DateMailRow,
+	DeadlineRow
+} from './rows.ts';
 import { updateDeadline } from './writing.ts';
 
 type Details = Record<'internal' | 'time' | 'place' | 'link' | 'short' | 'long', string | null>;
@@ -48,6 +56,8 @@ export const editDeadline = matterCommand({
 		long: maybeText('The long description', 4000),
 		linked: z.array(z.string()).max(50).default([]),
 		exhibits: z.array(z.string()).max(200).default([]),
+		mails: z.array(z.string()).max(50).default([]),
+		folders: z.array(z.string()).max(50).default([]),
 		version
 	}),
 	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
@@ -68,11 +78,15 @@ export const editDeadline = matterCommand({
 		updateDeadline(ctx, deadline, { internal, hand_time: time, place, link, short, long });
 		linkDocuments(ctx, matter, deadline, input.linked);
 		linkExhibits(ctx, matter, deadline, input.exhibits);
+		linkMails(ctx, matter, deadline, input.mails);
+		linkFolders(ctx, matter, deadline, input.folders);
 		record.audit({
 			deadline: deadline.id,
 			changes: changes.map(({ name, theirs, yours }) => ({ what: name, from: theirs, to: yours })),
 			linked: input.linked,
-			exhibits: input.exhibits
+			exhibits: input.exhibits,
+			mails: input.mails,
+			folders: input.folders
 		});
 		const words = changes.map(({ name, theirs, yours }) => {
 			if (!theirs) return `${name.toLowerCase()} “${yours}”`;
@@ -116,5 +130,33 @@ function linkExhibits(
 			deadline_id: deadline.id,
 			exhibit_id: exhibitId
 		});
+	}
+}
+
+function linkMails(
+	ctx: Context,
+	matter: MatterRow,
+	deadline: DeadlineRow,
+	mailIds: readonly string[]
+): void {
+	remove<DateMailRow>(ctx.db, 'date_mail', { deadline_id: deadline.id });
+	for (const mailId of new Set(mailIds)) {
+		if (!isMailOf(ctx, matter.id, mailId))
+			throw new Refused('Choose mail of this matter.', 'mails');
+		insert<DateMailRow>(ctx.db, 'date_mail', { deadline_id: deadline.id, mail_id: mailId });
+	}
+}
+
+function linkFolders(
+	ctx: Context,
+	matter: MatterRow,
+	deadline: DeadlineRow,
+	folders: readonly string[]
+): void {
+	remove<DateFolderRow>(ctx.db, 'date_folder', { deadline_id: deadline.id });
+	const known = new Set(listFolders(ctx, matter));
+	for (const folder of new Set(folders)) {
+		if (!known.has(folder)) throw new Refused('Choose a folder of this matter.', 'folders');
+		insert<DateFolderRow>(ctx.db, 'date_folder', { deadline_id: deadline.id, folder });
 	}
 }

@@ -3,6 +3,7 @@ import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { listTags } from './tags.ts';
+import { listWorkingMarks, type WorkingMark } from './working-marks.ts';
 
 /** What the docket can be filtered by: what occurs in matters the viewer may see. */
 export function listDocketChoices(
@@ -14,6 +15,7 @@ export function listDocketChoices(
 	kinds: { id: string; name: string }[];
 	courts: string[];
 	tags: string[];
+	marks: WorkingMark[];
 } {
 	const { db } = app;
 	const courts = all<{ court: string }>(
@@ -37,6 +39,7 @@ export function listDocketChoices(
 		units: all(db, 'SELECT id, name FROM business_unit ORDER BY name'),
 		kinds: all(db, 'SELECT id, name FROM kind ORDER BY position'),
 		courts: courts.map(({ court }) => court),
-		tags: listTags(app)
+		tags: listTags(app),
+		marks: listWorkingMarks(app)
 	};
 }

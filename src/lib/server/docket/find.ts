@@ -5,7 +5,7 @@ import { NotFound, Refused } from '#server/app/errors.ts';
 import { maybeOne } from '#server/db/sql.ts';
 import type { DocumentRow } from '#server/documents/rows.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
-import type { DeadlineRow, EventRow } from './rows.ts';
+import type { DeadlineRow, EventRow, WorkingMarkRow } from './rows.ts';
 
 export function requireDeadline(
 	ctx: Context,
@@ -68,4 +68,12 @@ export function requireDeadlines(
 	if (found.some(({ matter }) => matter.id !== first.matter.id))
 		throw new Refused('These dates belong to different matters.');
 	return { deadlines: found.map(({ deadline }) => deadline), matter: first.matter };
+}
+
+export function requireWorkingMark(ctx: Context, markId: string): WorkingMarkRow {
+	const mark = maybeOne<WorkingMarkRow>(ctx.db, 'SELECT * FROM working_mark WHERE id = @markId', {
+		markId
+	});
+	if (!mark) throw new NotFound('mark');
+	return mark;
 }

@@ -67,6 +67,8 @@ export type DeadlineView = {
 	setAside: 0 | 1;
 	/** Of its rule. */
 	tags: string[];
+	/** A word of the department's own on it. */
+	workingMark: string | null;
 	/** When its event was entered. */
 	enteredAt: string;
 	/** Initials of whose it is, of who stands in, and of who holds it today. */
@@ -103,7 +105,8 @@ export const SELECT_DEADLINES = `SELECT
 		d.late_reason AS lateReason, b.initials AS lateBy, d.late_word AS lateWord,
 		d.set_aside AS setAside, e.entered_at AS enteredAt, l.initials AS leftBy, d.left_reason AS leftReason, d.rule_gives AS ruleGives,
 		q.initials AS responsible, i.initials AS standIn, h.initials AS holder, h.id AS holderId,
-		d.assignee_id AS assigneeId, d.stand_in_id AS standInId, u.name AS unit, m.kind, d.version
+		d.assignee_id AS assigneeId, d.stand_in_id AS standInId, u.name AS unit, m.kind, d.version,
+		w.label AS workingMark
 	FROM deadline d
 	JOIN matter m ON m.id = d.matter_id
 	JOIN event e ON e.id = d.event_id
@@ -116,7 +119,8 @@ export const SELECT_DEADLINES = `SELECT
 	LEFT JOIN staff c ON c.id = d.checked_by
 	LEFT JOIN staff r ON r.id = d.returned_by
 	LEFT JOIN staff l ON l.id = d.left_by
-	LEFT JOIN staff b ON b.id = d.late_by`;
+	LEFT JOIN staff b ON b.id = d.late_by
+	LEFT JOIN working_mark w ON w.id = d.working_mark_id`;
 
 /** What `SELECT_DEADLINES` gives. */
 export type DeadlineListRow = Omit<
@@ -191,6 +195,8 @@ export type DocketFilter = {
 	matter?: string | undefined;
 	/** A tag of the rule. */
 	tag?: string | undefined;
+	/** A working mark's id, or 'any'. */
+	mark?: string | undefined;
 	order?: 'day' | 'matter' | undefined;
 	page?: number | undefined;
 	per?: number | undefined;
@@ -246,6 +252,11 @@ const TAGGED = `EXISTS (
 		AND t.book || '|' || t.event_key || '|' || d.rule IN (SELECT value FROM json_each(@tagged))
 )`;
 
+function markedSql(mark: string | undefined): string {
+	if (!mark) return '1';
+	return mark === 'any' ? 'd.working_mark_id IS NOT NULL' : 'd.working_mark_id = @mark';
+}
+
 type Conditions = {
 	/** On the matter, and on whose date it is. */
 	matter: string;
@@ -275,11 +286,14 @@ function conditionsOf(app: Application, me: Staff, filter: DocketFilter): Condit
 	const { from, to, unit, kind, court } = filter;
 	return {
 		matter: matter.filter(Boolean).join(' AND '),
-		state: `${STATES[filter.show ?? 'open']}${filter.tag ? ` AND ${TAGGED}` : ''}`,
+		state: [STATES[filter.show ?? 'open'], filter.tag ? TAGGED : '1', markedSql(filter.mark)].join(
+			' AND '
+		),
 		days: (column) =>
 			['1', from && `${column} >= @from`, to && `${column} <= @to`].filter(Boolean).join(' AND '),
 		params: {
 			...{ me: me.id, who, from, to, unit, kind, court, matter: filter.matter?.toUpperCase() },
+			mark: filter.mark,
 			tagged: filter.tag && JSON.stringify(listTagged(app, filter.tag))
 		}
 	};

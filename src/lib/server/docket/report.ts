@@ -43,6 +43,7 @@ export function parseDocketFilter(
 		court: text('court'),
 		matter: text('matter'),
 		tag: text('tag'),
+		mark: text('mark'),
 		order: params.get('order') === 'matter' ? 'matter' : undefined,
 		page: Math.max(1, Math.floor(Number(params.get('page'))) || 1)
 	};
@@ -71,6 +72,7 @@ export const REPORT_COLUMNS = {
 	outcome: 'Outcome',
 	place: 'Place',
 	tags: 'Tags',
+	workingMark: 'Mark',
 	count: 'How it was counted'
 } as const;
 export type ReportColumn = keyof typeof REPORT_COLUMNS;
@@ -240,12 +242,20 @@ const WHOSE_WORDS: Readonly<Record<string, string>> = {
 	answers: 'for me to answer'
 };
 
+function formatMark({ db }: Application, mark: string): string {
+	if (mark === 'any') return 'with a mark';
+	const found = maybeOne<{ label: string }>(db, 'SELECT label FROM working_mark WHERE id = @mark', {
+		mark
+	});
+	return `marked “${found?.label ?? mark}”`;
+}
+
 /** What a filter asks, in words, for the head of a report. */
 export function formatFilter(app: Application, filter: DocketFilter): string {
-	const nameIn = (table: 'staff' | 'business_unit' | 'kind', id: string) =>
+	const nameIn = (table: 'staff' | 'business_unit' | 'kind', id: string): string =>
 		maybeOne<{ name: string }>(app.db, `SELECT name FROM ${table} WHERE id = @id`, { id })?.name ??
 		id;
-	const { show, matter, who, unit, kind, court, from, to } = filter;
+	const { show, matter, who, unit, kind, court, tag, mark, from, to } = filter;
 	const parts = [
 		SHOW_WORDS[show ?? 'open'],
 		matter && `of ${matter}`,
@@ -253,6 +263,8 @@ export function formatFilter(app: Application, filter: DocketFilter): string {
 		unit && `for ${nameIn('business_unit', unit)}`,
 		kind && `of kind ${nameIn('kind', kind)}`,
 		court && `in ${court}`,
+		tag && `tagged ${tag}`,
+		mark && formatMark(app, mark),
 		from && `from ${formatDate(plainDate(from))}`,
 		to && `to ${formatDate(plainDate(to))}`
 	];

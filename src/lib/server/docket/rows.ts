@@ -102,6 +102,8 @@ export type DeadlineRow = {
 	stand_in_id: string | null;
 	/** Of a proposal: when somebody was told that it has waited too long. */
 	undecided_told_at: string | null;
+	/** A word of the department's own on it. */
+	working_mark_id: string | null;
 };
 
 /** Table `closure`. */
@@ -180,6 +182,27 @@ export type DateDocumentRow = {
 export type DateExhibitRow = {
 	deadline_id: string;
 	exhibit_id: string;
+};
+
+/** Table `date_mail`. */
+export type DateMailRow = {
+	deadline_id: string;
+	mail_id: string;
+};
+
+/** Table `date_folder`. */
+export type DateFolderRow = {
+	deadline_id: string;
+	folder: string;
+};
+
+/** Table `working_mark`. */
+export type WorkingMarkRow = {
+	id: string;
+	label: string;
+	position: number;
+	/** Not offered any more. */
+	retired: 0 | 1;
 };
 
 /** Table `feed`. */

@@ -93,3 +93,46 @@ export function findPostAttachment(
 		}
 	);
 }
+
+/**
+ * Mail whoever sees its matter may read; of `o`. What holds a signing link is its receiver's alone:
+ * who reads it could sign.
+ */
+export const READABLE_MAIL = "o.text NOT LIKE '%/sign/%'";
+
+/** More than this of a matter's mail is not offered. */
+const OFFERED = 40;
+
+/** The mail about a matter that its people may read, the newest first. */
+export const listMatterMail = (
+	{ db }: Application,
+	matterId: string
+): { id: string; subject: string; recipient: string; at: string }[] =>
+	all(
+		db,
+		`SELECT o.id, o.subject, o.recipient, o.queued_at AS at
+		FROM mail_out o
+		WHERE o.matter_id = @matterId AND ${READABLE_MAIL}
+		ORDER BY o.queued_at DESC, o.id DESC
+		LIMIT ${OFFERED}`,
+		{ matterId }
+	);
+
+type MatterMail = { id: string; subject: string; recipient: string; at: string; text: string };
+
+/** One mail about a matter one may see, whole; nothing where it is not that matter's. */
+export const findMatterMail = (
+	{ db }: Application,
+	matterId: string,
+	mailId: string
+): MatterMail | undefined =>
+	maybeOne<MatterMail>(
+		db,
+		`SELECT o.id, o.subject, o.recipient, o.queued_at AS at, o.text
+		FROM mail_out o
+		WHERE o.id = @mailId AND o.matter_id = @matterId AND ${READABLE_MAIL}`,
+		{ matterId, mailId }
+	);
+
+export const isMailOf = (app: Application, matterId: string, mailId: string): boolean =>
+	findMatterMail(app, matterId, mailId) !== undefined;

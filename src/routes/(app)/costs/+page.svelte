@@ -72,7 +72,7 @@
 {/snippet}
 
 <div class="px-5 py-4">
-	<div class="flex items-center gap-3">
+	<div class="flex flex-wrap items-center gap-3">
 		<h1>Costs</h1>
 		<span class="sub grow">{formatHours(data.waiting.minutes)} h released and not yet shared</span
 		>{#if data.mayRun}<button class="btn go" onclick={() => (open = true)}>Make a cost run</button

@@ -103,7 +103,21 @@
 			any: 'Any tag',
 			options: data.choices.tags.map((tag) => [tag, tag]),
 			value: filter.tag
-		}
+		},
+		...(data.choices.marks.length
+			? [
+					{
+						name: 'mark',
+						label: 'Any mark',
+						any: 'Any mark',
+						options: [
+							['any', 'With a mark'] as [string, string],
+							...data.choices.marks.map(({ id, label }): [string, string] => [id, label])
+						],
+						value: filter.mark
+					}
+				]
+			: [])
 	]);
 	/** What waits for a decision stands by its age, everything else by its month. */
 	const groupsOf = (rows: typeof data.rows) =>
@@ -111,6 +125,10 @@
 			? [{ month: '', name: 'Undecided, the oldest first', rows }]
 			: groupByMonth(rows);
 	const filtered = $derived(filters.some(({ value }) => value) || filter.from || filter.to);
+	const NO_FILTER = {
+		...{ who: '', unit: '', kind: '', court: '', tag: '', mark: '' },
+		...{ from: '', to: '' }
+	};
 	const NONE: Record<string, string> = {
 		missed: 'Nothing was missed.',
 		unchecked: 'Every docketed date was checked by a second person.'
@@ -160,9 +178,7 @@
 	</div>
 	<FilterBar {filters} fields={days} class="mt-2">
 		{#if filtered}
-			<a class="act" href={to({ who: '', unit: '', kind: '', court: '', from: '', to: '' })}>
-				take filters off
-			</a>
+			<a class="act" href={to(NO_FILTER)}> take filters off </a>
 		{/if}
 	</FilterBar>
 	{#if data.bad}<p class="fault mt-2">{data.bad}</p>{/if}
@@ -176,6 +192,7 @@
 					id: due.id,
 					date: due.date,
 					title: due.short || due.title,
+					workingMark: due.workingMark,
 					about: due.matterTitle,
 					state: due.state,
 					sort: due.sort,
@@ -214,6 +231,7 @@
 				bind:chosen
 				all={data.rows.map(({ id }) => id)}
 				acts={data.acts}
+				marks={data.choices.marks}
 				mayDocket={data.can.docket}
 			/>
 		{/if}

@@ -12,10 +12,12 @@
 		open: boolean;
 		act: string;
 		label: string;
+		/** The department's working marks. */
+		marks: readonly { id: string; label: string }[];
 		deadlineIds: string[];
 		ondone: () => void;
 	};
-	let { open = $bindable(), act, label, deadlineIds, ondone }: Props = $props();
+	let { open = $bindable(), act, label, marks, deadlineIds, ondone }: Props = $props();
 	let value = $state('');
 	let reason = $state('');
 	let rows = $state<BatchRow[] | null>(null);
@@ -36,7 +38,8 @@
 		aside: 'set aside',
 		assignee: 'given',
 		standIn: 'named',
-		reminder: 'reminds then too'
+		reminder: 'reminds then too',
+		mark: 'marked'
 	};
 	/** Its day has passed already. */
 	const isMissed = ({ date }: BatchRow) => act === 'docket' && date < page.data.today;
@@ -73,6 +76,11 @@
 				>
 					<option value="">as on the matter</option>
 					{#each page.data.staff as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</SelectField>
+			{:else if act === 'mark'}
+				<SelectField label="Mark" name="value" bind:value error={errors.value} onchange={again}>
+					<option value="">no mark</option>
+					{#each marks as { id, label: name } (id)}<option value={id}>{name}</option>{/each}
 				</SelectField>
 			{:else if act === 'reminder'}
 				<TextField

@@ -7,9 +7,11 @@
 		/** Every date on the page. */
 		all: string[];
 		acts: Readonly<Record<string, string>>;
+		/** The department's working marks. */
+		marks: readonly { id: string; label: string }[];
 		mayDocket: boolean;
 	};
-	let { chosen = $bindable(), all, acts, mayDocket }: Props = $props();
+	let { chosen = $bindable(), all, acts, marks, mayDocket }: Props = $props();
 	let act = $state('');
 	let open = $state(false);
 	function begin(which: string) {
@@ -21,7 +23,7 @@
 <div class="no-print sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-2 bg-sail py-1">
 	<b class="font-semibold">{plural(chosen.length, 'date')} chosen</b>
 	{#if mayDocket}
-		{#each Object.entries(acts) as [which, label] (which)}
+		{#each Object.entries(acts).filter(([which]) => which !== 'mark' || marks.length) as [which, label] (which)}
 			<button class="btn" onclick={() => begin(which)}>{label}</button>
 		{/each}
 	{/if}
@@ -29,4 +31,11 @@
 	<button class="act" onclick={() => (chosen = all)}>all on this page</button>
 	<button class="act" onclick={() => (chosen = [])}>none</button>
 </div>
-<Batch bind:open {act} label={acts[act] ?? ''} deadlineIds={chosen} ondone={() => (chosen = [])} />
+<Batch
+	bind:open
+	{act}
+	label={acts[act] ?? ''}
+	{marks}
+	deadlineIds={chosen}
+	ondone={() => (chosen = [])}
+/>

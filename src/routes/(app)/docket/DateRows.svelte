@@ -7,6 +7,7 @@
 	import { formatHolder } from '#core/docket/people.ts';
 	import { describeClosed, describeLeft } from '#core/docket/standing.ts';
 	import Kite from '$lib/docket/Kite.svelte';
+	import WorkingMark from '$lib/docket/WorkingMark.svelte';
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import { page } from '$app/state';
 	import { dayAt } from '#core/dates/zone.ts';
@@ -88,6 +89,7 @@
 	</span>
 {/snippet}
 {#snippet moved(due: ListedDate)}
+	<WorkingMark mark={due.workingMark} />
 	{#if due.sort === 'deadline' && due.bookShort !== 'by hand'}
 		<span class="sub ml-1">{due.event}</span>
 	{/if}

@@ -47,6 +47,7 @@ export function lanesOf({ marks }: Span): Lane[] {
 			sort: row.sort,
 			checked: row.checked,
 			adrift: row.left !== null,
+			workingMark: row.workingMark,
 			href: hrefOf(row),
 			from: row.eventDate
 		});

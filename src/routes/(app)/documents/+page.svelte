@@ -8,7 +8,7 @@
 
 <svelte:head><title>Documents · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex items-center gap-3">
+	<div class="flex flex-wrap items-center gap-3">
 		<h1>Documents</h1>
 		<span class="sub grow">{data.total}, newest first</span>
 		<FilterBar

@@ -28,7 +28,7 @@
 				><b class="read text-title font-medium">{g.passed.n}</b> outcomes wanted</a
 			>{/if}<span class="sub ml-auto">Each bar opens the list behind it.</span>
 	</div>
-	<div class="mt-4 grid gap-x-10 gap-y-8 lg:grid-cols-2">
+	<div class="mt-4 grid grid-cols-1 gap-x-10 gap-y-8 lg:grid-cols-2">
 		{#each parts as [name, slices] (name)}<Section title="Open matters, {name.toLowerCase()}"
 				><Bars
 					title="Open matters {name.toLowerCase()}"

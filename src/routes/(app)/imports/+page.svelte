@@ -30,7 +30,7 @@
 		<h1 class="grow">Imports</h1>
 		<HouseTabs />
 	</div>
-	<div class="mt-4 grid gap-8 lg:grid-cols-[400px_minmax(0,1fr)]">
+	<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[400px_minmax(0,1fr)]">
 		<Section title="A file">
 			<ActionForm
 				action="?/begin"

@@ -13,7 +13,7 @@
 <svelte:head><title>Interest check · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
 	<h1>Interest check</h1>
-	<div class="mt-4 grid gap-8 lg:grid-cols-[420px_minmax(0,1fr)]">
+	<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[420px_minmax(0,1fr)]">
 		<ActionForm
 			action="?/check"
 			ondone={async (d) => {

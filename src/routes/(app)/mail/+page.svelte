@@ -12,7 +12,7 @@
 
 <svelte:head><title>Post room · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
-	<div class="flex items-center gap-3">
+	<div class="flex flex-wrap items-center gap-3">
 		<h1>Post room</h1>
 		<span class="sub grow"
 			>Everything this house sent by mail, as it arrived{data.waiting
@@ -22,7 +22,9 @@
 		<FilterBar search={{ label: 'Subject or person', placeholder: 'Subject or person' }} />
 	</div>
 	{#if shown}
-		<div class="mt-3 grid gap-6 border-t-[1.5px] border-ink lg:grid-cols-[440px_minmax(0,1fr)]">
+		<div
+			class="mt-3 grid grid-cols-1 gap-6 border-t-[1.5px] border-ink lg:grid-cols-[440px_minmax(0,1fr)]"
+		>
 			<ul>
 				{#each data.rows as m (m.id)}<li class="row">
 						<button

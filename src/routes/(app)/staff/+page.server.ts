@@ -1,6 +1,13 @@
 /** Who supervises whom: to whom a reminder goes that nobody has seen. */
 import { ROLE_LABELS } from '#core/access/table.ts';
 import { findProposalDays } from '#server/app/department.ts';
+import {
+	addWorkingMark,
+	offerWorkingMark,
+	renameWorkingMark,
+	retireWorkingMark
+} from '#server/docket/keep-working-marks.ts';
+import { listKeptWorkingMarks } from '#server/docket/working-marks.ts';
 import { action } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 import { setDateOrder, setProposalDays } from '#server/staff/department.ts';
@@ -10,6 +17,7 @@ import { listSupervised } from '#server/staff/queries.ts';
 export function load(event) {
 	requireAction(event, 'docket.closure');
 	return {
+		workingMarks: listKeptWorkingMarks(event.locals.app),
 		proposalDays: findProposalDays(event.locals.app),
 		people: listSupervised(event.locals.app).map((person) => ({
 			...person,
@@ -21,5 +29,9 @@ export function load(event) {
 export const actions = {
 	supervisor: action(setSupervisor),
 	order: action(setDateOrder),
-	proposals: action(setProposalDays)
+	proposals: action(setProposalDays),
+	addMark: action(addWorkingMark),
+	renameMark: action(renameWorkingMark),
+	retireMark: action(retireWorkingMark),
+	offerMark: action(offerWorkingMark)
 };

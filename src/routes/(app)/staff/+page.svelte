@@ -5,6 +5,7 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateOrder from './DateOrder.svelte';
 	import ProposalDays from './ProposalDays.svelte';
+	import WorkingMarks from './WorkingMarks.svelte';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	let { data } = $props();
 	type Colleague = (typeof data.people)[number];
@@ -54,5 +55,6 @@
 	</div>
 	<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
 	<ProposalDays days={data.proposalDays} />
+	<WorkingMarks marks={data.workingMarks} />
 	<DateOrder order={data.dateOrder} today={data.today} />
 </div>

@@ -61,7 +61,7 @@
 			matters={data.matters}
 		/>
 	</div>
-	<div class="mt-4 grid gap-8 lg:grid-cols-[minmax(0,1fr)_330px]">
+	<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_330px]">
 		<div class="flex flex-col gap-5">
 			{#each [...data.week].reverse().filter((d) => of(d).length) as d (d)}
 				<Section title={formatDate(d, { year: false })} about="{formatHours(sum(of(d)))} h">

@@ -48,7 +48,7 @@
 		<h1>Count a date</h1>
 		<span class="sub grow">for any court, without a matter; nothing is saved</span><DocketTabs />
 	</div>
-	<div class="mt-4 grid gap-8 lg:grid-cols-[340px_minmax(0,1fr)]">
+	<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[340px_minmax(0,1fr)]">
 		<form
 			method="get"
 			class="no-print flex flex-col gap-2.5"

@@ -72,7 +72,7 @@
 	{#if data.total === 0 && !sheet}
 		<Empty>Every docketed date was checked by a second person.</Empty>
 	{:else}
-		<div class="mt-4 grid gap-6 lg:grid-cols-[360px_minmax(0,1fr)]">
+		<div class="mt-4 grid grid-cols-1 gap-6 lg:grid-cols-[360px_minmax(0,1fr)]">
 			<Queue
 				events={data.queue}
 				total={data.total}

@@ -7,6 +7,7 @@
 	import { explainLeft } from '#core/docket/standing.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import { capitalize } from '#core/format/words.ts';
+	import WorkingMark from '$lib/docket/WorkingMark.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatAway, formatDay } from '$lib/ui/format.ts';
@@ -59,6 +60,7 @@
 		/>
 		<span class="min-w-0 grow">
 			<b class="font-semibold">{item.title}</b>
+			<WorkingMark mark={item.workingMark} />
 			<span class="sub max-md:block">{item.authority}</span>
 		</span>
 		<span class="text-right whitespace-nowrap">

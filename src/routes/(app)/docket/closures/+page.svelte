@@ -23,7 +23,7 @@
 		<span class="sub grow">days on which a court does not sit, beside its holidays</span><DocketTabs
 		/>
 	</div>
-	<div class="mt-4 grid gap-8 lg:grid-cols-2">
+	<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-2">
 		<section>
 			<div class="ruled">
 				<h2>Entered by the department</h2>
@@ -60,16 +60,16 @@
 		</section>
 		<section>
 			<div class="ruled"><h2>Holidays of {data.title}, {data.year}</h2></div>
-			<form method="get" class="no-print mt-2 flex gap-2">
+			<form method="get" class="no-print mt-2 flex flex-wrap gap-2">
 				<select
-					class="box w-auto"
+					class="box w-auto max-w-full"
 					name="court"
 					aria-label="Court"
 					value={data.book}
 					onchange={(e) => e.currentTarget.form?.requestSubmit()}
 					>{#each data.books as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</select
 				><select
-					class="box w-auto"
+					class="box w-auto max-w-full"
 					name="year"
 					aria-label="Year"
 					value={String(data.year)}

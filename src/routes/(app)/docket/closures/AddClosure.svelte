@@ -89,7 +89,7 @@
 					<summary class="act inline-block">
 						Closed on the same days{also.length ? `: ${plural(also.length, 'more court')}` : ''}
 					</summary>
-					<div class="mt-1 grid gap-x-4 md:grid-cols-2">
+					<div class="mt-1 grid grid-cols-1 gap-x-4 md:grid-cols-2">
 						{#each others as { id, title } (id)}
 							<label class="flex items-baseline gap-2 py-0.5">
 								<input

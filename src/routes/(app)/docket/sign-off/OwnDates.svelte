@@ -5,6 +5,7 @@
 	import type { DeadlineView } from '#server/docket/list.ts';
 	import type { OwnState } from '#server/sign-off/queries.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
+	import WorkingMark from '$lib/docket/WorkingMark.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -79,6 +80,7 @@
 							>
 								<span class="block truncate">
 									<b class="font-semibold">{due.title}</b>
+									<WorkingMark mark={due.workingMark} />
 									{#if due.sort === 'deadline'}<span class="sub">{due.event}</span>{/if}
 								</span>
 								<span class="sub block truncate">

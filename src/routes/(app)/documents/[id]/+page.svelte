@@ -55,7 +55,7 @@
 	{#if data.shown.unread}<Banner class="mt-3">
 			{data.shown.unread}
 		</Banner>{/if}
-	<div class="mt-4 grid gap-8 lg:grid-cols-[minmax(0,780px)_minmax(240px,1fr)]">
+	<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,780px)_minmax(240px,1fr)]">
 		<div class="min-w-0">
 			{#if data.shown.mediaType === 'application/pdf'}<PdfView src={file} />
 			{:else if data.shown.mediaType.startsWith('image/')}<img

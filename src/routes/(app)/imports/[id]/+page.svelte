@@ -61,7 +61,7 @@
 					aria-label="Rows looked through"
 				></progress>
 			</div>{/if}
-		<div class="mt-4 grid gap-8 lg:grid-cols-[330px_minmax(0,1fr)]">
+		<div class="mt-4 grid grid-cols-1 gap-8 lg:grid-cols-[330px_minmax(0,1fr)]">
 			<Section title="Columns" about="which one is what">
 				{#if w.head.length}
 					<ActionForm action="?/map" class="mt-2"

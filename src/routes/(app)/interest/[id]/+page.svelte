@@ -41,7 +41,7 @@
 	{#if c.report.restricted}<Banner class="mt-3" data-neutral>
 			Ask the docket clerk before you go on.
 		</Banner>{/if}
-	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_320px]">
+	<div class="mt-5 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_320px]">
 		<div class="flex min-w-0 flex-col gap-6">
 			{#each c.report.names as n (n.name)}
 				<Section

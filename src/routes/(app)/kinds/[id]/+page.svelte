@@ -53,7 +53,7 @@
 		{plural(data.uses, 'matter')} of this kind. A new fact appears on them at once; one taken away keeps
 		what was written in it.
 	</p>
-	<div class="mt-4 grid gap-x-10 gap-y-7 lg:grid-cols-[minmax(0,1fr)_380px]">
+	<div class="mt-4 grid grid-cols-1 gap-x-10 gap-y-7 lg:grid-cols-[minmax(0,1fr)_380px]">
 		<div class="flex min-w-0 flex-col gap-7">
 			<Section title="Facts" about={String(b.facts.filter((f) => !f.retired).length)}
 				><FactList
@@ -116,9 +116,7 @@
 				</div>
 			</Section>
 			<Section title="First tasks" about="when a matter is opened">
-				{#each b.tasks as t, i (i)}<div
-						class="row grid grid-cols-[minmax(0,1fr)_170px_120px_auto] items-center gap-2 py-1.5"
-					>
+				{#each b.tasks as t, i (i)}<div class="row first-task">
 						<input class="box" bind:value={t.subject} aria-label="Task {i + 1}" /><select
 							class="box"
 							bind:value={t.who}
@@ -367,3 +365,18 @@
 			</div>{/snippet}
 	</ActionForm>
 </div>
+
+<style>
+	.first-task {
+		display: grid;
+		grid-template-columns: repeat(2, minmax(0, 1fr));
+		align-items: center;
+		gap: 8px;
+		padding-block: 6px;
+	}
+	@media (min-width: 760px) {
+		.first-task {
+			grid-template-columns: minmax(0, 1fr) 170px 120px auto;
+		}
+	}
+</style>

@@ -44,7 +44,7 @@
 
 {#each live as f, i (f.key)}
 	<div class="row py-2" data-fact={f.key}>
-		<div class="grid grid-cols-[minmax(0,1fr)_190px_84px_auto] items-center gap-2">
+		<div class="grid grid-cols-2 items-center gap-2 md:grid-cols-[minmax(0,1fr)_190px_84px_auto]">
 			<input class="box" bind:value={f.name} aria-label="Name of fact {i + 1}" /><select
 				class="box"
 				bind:value={f.type}

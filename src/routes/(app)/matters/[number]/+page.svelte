@@ -27,7 +27,7 @@
 	const decided = $derived(data.checks.find((x) => x.decision === null));
 </script>
 
-<div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_310px]">
+<div class="grid grid-cols-1 gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_310px]">
 	<div class="flex min-w-0 flex-col gap-7">
 		{#if c.status === 'closed'}<Banner quiet>
 				Closed {formatDay(c.closedOn!, data.today)}: {c.statusReason}. Kept until {formatDay(

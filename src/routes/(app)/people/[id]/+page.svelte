@@ -95,7 +95,7 @@
 				}}>Merge them</button
 			>
 		</Banner>{/if}
-	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_360px]">
+	<div class="mt-5 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_360px]">
 		<Section title="On matters" about={String(p.matters.length || '')}>
 			{#each p.matters as m, i (i)}<a
 					class="row flex min-h-[38px] items-center gap-3 py-1 hover:bg-white"

@@ -58,7 +58,7 @@
 				<dd class="font-semibold">{x}</dd>
 			</div>{/each}
 	</dl>
-	<div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
+	<div class="mt-5 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_340px]">
 		<div class="flex min-w-0 flex-col gap-6">
 			{#if r.words}<p class="read text-read leading-[1.45] break-words whitespace-pre-line">
 					{r.words}

@@ -32,7 +32,7 @@
 	{:else}
 		<ActionForm action="?/write" class="mt-4 max-w-page">
 			{#snippet children({ errors, busy })}
-				<div class="grid gap-3 md:grid-cols-2">
+				<div class="grid grid-cols-1 gap-3 md:grid-cols-2">
 					<TextField
 						label="Name"
 						error={errors.name}

@@ -125,7 +125,7 @@
 <svelte:head
 	><title>{data.self ? 'Sign' : 'Send for signing'}: {data.doc.name} · Kite Pen</title></svelte:head
 >
-<div class="grid gap-8 px-5 py-4 lg:grid-cols-[minmax(0,780px)_minmax(280px,1fr)]">
+<div class="grid grid-cols-1 gap-8 px-5 py-4 lg:grid-cols-[minmax(0,780px)_minmax(280px,1fr)]">
 	<div class="min-w-0">
 		<h1 class="truncate">{data.self ? 'Sign it yourself' : 'Send for signing'}</h1>
 		<p class="sub mt-1 mb-3">

@@ -28,13 +28,17 @@ import {
 	removeMatterBook
 } from '#server/docket/orders.ts';
 import { continueHearing, holdHearing, takeOffHearing } from '#server/docket/hearings.ts';
+import { markDeadlines } from '#server/docket/mark-deadlines.ts';
+import { listWorkingMarks } from '#server/docket/working-marks.ts';
 import { judgeLateDeadline } from '#server/docket/met-late.ts';
 import { setAsideDeadlines } from '#server/docket/set-aside.ts';
 import { bringEventBack, takeBackDeadline, withdrawEvent } from '#server/docket/take-back.ts';
 import { followEvent } from '#server/docket/follow.ts';
 import { moveDeadline } from '#server/docket/reschedule.ts';
 import { findSpan, parseMonth, spanOfDates } from '#server/docket/span.ts';
-import { findPaperFolder, listDocuments } from '#server/documents/queries.ts';
+import { listDateLinks } from '#server/docket/date-links.ts';
+import { listMatterMail } from '#server/mail/queries.ts';
+import { findPaperFolder, listDocuments, listFolders } from '#server/documents/queries.ts';
 import { readCalendarFile } from '#server/calendar/file.ts';
 import { action, actionValue, callable } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
@@ -91,6 +95,10 @@ export async function load(event) {
 		paperFolder: findPaperFolder(app, caption),
 		papers: listDateDocuments(app, caption.id),
 		exhibits: listDateExhibits(app, caption.id),
+		links: listDateLinks(app, caption.id),
+		mails: listMatterMail(app, caption.id),
+		folders: listFolders(app, caption),
+		workingMarks: listWorkingMarks(app),
 		orders: listOrders(app, me, caption.id),
 		changes: listWaitingChanges(app, me, caption.id),
 		ladder: findLadders(app, me, caption),
@@ -120,6 +128,7 @@ export const actions = {
 	unwithdraw: action(bringEventBack),
 	aside: action(setAsideDeadlines),
 	assign: action(assignDeadlines),
+	mark: action(markDeadlines),
 	hold: action(holdHearing),
 	off: action(takeOffHearing),
 	continue: action(continueHearing),

@@ -149,6 +149,8 @@
 				{count}
 				papers={data.papers[deadline.id] ?? []}
 				exhibits={data.exhibits}
+				links={data.links[deadline.id]}
+				marks={data.workingMarks}
 				matterNumber={caption.number}
 				today={data.today}
 				initials={data.me.initials}
@@ -211,7 +213,7 @@
 				</section>
 			{/each}
 		{:else if data.view === 'list'}
-			<div class="no-print mt-3 flex gap-2">
+			<div class="no-print mt-3 flex flex-wrap gap-2">
 				<Switches all={times} />
 				<span class="sub px-1" aria-hidden="true">|</span>
 				<Switches all={states} />
@@ -287,6 +289,9 @@
 	}}
 	documents={data.documents}
 	exhibits={data.exhibits}
+	links={data.links[acting.id]}
+	folders={data.folders}
+	mails={data.mails}
 	linked={(data.papers[acting.id] ?? [])
 		.filter(({ role }) => role === 'linked')
 		.map(({ id }) => id)}

@@ -4,20 +4,38 @@
 -->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import { page } from '$app/state';
+	import ChooseMany from '$lib/ui/ChooseMany.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
-	import { formatDay } from '$lib/ui/format.ts';
+	import { formatDay, formatInstant } from '$lib/ui/format.ts';
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { Difference } from '#server/app/errors.ts';
+	import type { DateLinks } from '#server/docket/date-links.ts';
 	import type { DateActProps, Exhibit } from './acts.ts';
 	type Props = Omit<DateActProps, 'hanging' | 'went' | 'onmove'> & {
 		linked: string[];
 		exhibits: Exhibit[];
 		ladder: string;
+		/** What it points to, and what it could: the matter's folders and newest mail. */
+		links: DateLinks;
+		folders: readonly string[];
+		mails: DateLinks['mails'];
 	};
 	type Conflict = { by: string; version: number; differences: Difference[] };
-	let { deadline, documents, linked, exhibits, ladder, today, ondone }: Props = $props();
+	let {
+		deadline,
+		documents,
+		linked,
+		exhibits,
+		ladder,
+		links,
+		folders,
+		mails,
+		today,
+		ondone
+	}: Props = $props();
 	// What is typed begins with what stands, and is not changed by what others do meanwhile.
 	// svelte-ignore state_referenced_locally
 	let form = $state<Record<string, string>>({
@@ -31,8 +49,11 @@
 	// svelte-ignore state_referenced_locally
 	let papers = $state([...linked]),
 		shown = $state(exhibits.filter(({ dates }) => dates.includes(deadline.id)).map(({ id }) => id)),
+		inFolders = $state([...links.folders]),
+		inMails = $state(links.mails.map(({ id }) => id)),
 		rungs = $state(ladder),
 		version = $state(deadline.version);
+	const offered = $derived(new Set(mails.map(({ id }) => id)));
 	let conflict = $state<Conflict | null>(null);
 	let choice = $state<Record<string, 'theirs' | 'yours'>>({});
 	$effect(() => {
@@ -92,47 +113,40 @@
 			rows={4}
 			bind:value={form.long}
 		/>
-		{#if documents.length}
-			<fieldset>
-				<legend class="label">Linked documents</legend>
-				<div class="max-h-[150px] overflow-y-auto border border-rule p-2">
-					{#each documents as { id, name } (id)}
-						<label class="flex gap-2 py-0.5">
-							<input
-								type="checkbox"
-								name="linked"
-								value={id}
-								bind:group={papers}
-								class="accent-petrol"
-							/>
-							{name}
-						</label>
-					{/each}
-				</div>
-				{#if errors.linked}<p class="fault">{errors.linked}</p>{/if}
-			</fieldset>
-		{/if}
-		{#if exhibits.length}
-			<fieldset>
-				<legend class="label">Exhibits</legend>
-				<div class="max-h-[150px] overflow-y-auto border border-rule p-2">
-					{#each exhibits as { id, number, title } (id)}
-						<label class="flex gap-2 py-0.5">
-							<input
-								type="checkbox"
-								name="exhibits"
-								value={id}
-								bind:group={shown}
-								class="accent-petrol"
-							/>
-							{number}
-							{title}
-						</label>
-					{/each}
-				</div>
-				{#if errors.exhibits}<p class="fault">{errors.exhibits}</p>{/if}
-			</fieldset>
-		{/if}
+		<ChooseMany
+			label="Linked documents"
+			name="linked"
+			options={documents.map(({ id, name }) => ({ id, label: name }))}
+			bind:chosen={papers}
+			error={errors.linked}
+		/>
+		<ChooseMany
+			label="Exhibits"
+			name="exhibits"
+			options={exhibits.map(({ id, number, title }) => ({ id, label: `${number} ${title}` }))}
+			bind:chosen={shown}
+			error={errors.exhibits}
+		/>
+		<ChooseMany
+			label="Folders"
+			name="folders"
+			options={folders.map((folder) => ({ id: folder, label: folder }))}
+			bind:chosen={inFolders}
+			error={errors.folders}
+		/>
+		<ChooseMany
+			label="Mail"
+			name="mails"
+			options={[...mails, ...links.mails.filter(({ id }) => !offered.has(id))].map(
+				({ id, subject, at }) => ({
+					id,
+					label: subject,
+					about: formatInstant(at, page.data.zone, today)
+				})
+			)}
+			bind:chosen={inMails}
+			error={errors.mails}
+		/>
 		<div class="mt-1.5"><button class="btn go" disabled={busy}>Keep</button></div>
 	{/snippet}
 </ActionForm>

@@ -13,6 +13,7 @@
 	import AssignDate from './AssignDate.svelte';
 	import AnswerCheck from './AnswerCheck.svelte';
 	import ContinueHearing from './ContinueHearing.svelte';
+	import type { DateLinks } from '#server/docket/date-links.ts';
 	import DateDetails from './DateDetails.svelte';
 	import HoldHearing from './HoldHearing.svelte';
 	import JudgeLate from './JudgeLate.svelte';
@@ -23,11 +24,15 @@
 	import { undoing } from './undo.ts';
 	import TakeOffHearing from './TakeOffHearing.svelte';
 	import VacateDate from './VacateDate.svelte';
+	const NO_LINKS: DateLinks = { folders: [], mails: [] };
 	type Props = Pick<DateActProps, 'documents' | 'hanging' | 'went' | 'today'> & {
 		open: boolean;
 		act: DateAct;
 		deadline: DeadlineView | null;
 		linked: string[];
+		links: DateLinks | undefined;
+		folders: readonly string[];
+		mails: DateLinks['mails'];
 		exhibits: Exhibit[];
 		ladder: string;
 		/** A hearing gets a new day. */
@@ -41,6 +46,9 @@
 		hanging,
 		went,
 		linked,
+		links,
+		folders,
+		mails,
 		exhibits,
 		ladder,
 		onmove,
@@ -110,7 +118,10 @@
 	{#if deadline}
 		{#key `${deadline.id} ${act}`}
 			{#if act === 'edit'}
-				<DateDetails {deadline} {documents} {linked} {exhibits} {ladder} {today} {ondone} />
+				<DateDetails
+					{...{ deadline, documents, linked, exhibits, ladder, folders, mails, today, ondone }}
+					links={links ?? NO_LINKS}
+				/>
 			{:else}
 				{@const Form = FORMS[act]}
 				<Form {deadline} {documents} {hanging} {went} {today} {ondone} {onmove} />

@@ -10,7 +10,10 @@
 	import { capitalize } from '#core/format/words.ts';
 	import Count from '$lib/docket/Count.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
-	import { formatDay } from '$lib/ui/format.ts';
+	import { formatDay, formatInstant } from '$lib/ui/format.ts';
+	import { page } from '$app/state';
+	import type { DateLinks } from '#server/docket/date-links.ts';
+	import MarkDate from './MarkDate.svelte';
 	import type { DateAct, Exhibit } from './acts.ts';
 	import { isDocketed } from './describe.ts';
 	import { describePeople } from '#core/docket/people.ts';
@@ -19,6 +22,8 @@
 		count: CountView;
 		papers: readonly { id: string; name: string; role: string }[];
 		exhibits: readonly Exhibit[];
+		links: DateLinks | undefined;
+		marks: readonly { id: string; label: string }[];
 		matterNumber: string;
 		today: string;
 		/** The initials of who looks. */
@@ -31,6 +36,8 @@
 		count,
 		papers,
 		exhibits,
+		links,
+		marks,
 		matterNumber,
 		today,
 		initials,
@@ -127,6 +134,25 @@
 		{shown.map(({ number, title }) => `${number} ${title}`).join('; ')}
 	</p>
 {/if}
+{#if links}
+	<ul class="mt-2 flex flex-wrap gap-x-4" data-links>
+		{#each links.folders as folder (folder)}
+			<li>
+				<a class="act" href="/matters/{matterNumber}/documents?folder={encodeURIComponent(folder)}">
+					{folder}
+				</a>
+				<span class="sub">folder</span>
+			</li>
+		{/each}
+		{#each links.mails as { id, subject, at } (id)}
+			<li>
+				<a class="act" href="/matters/{matterNumber}/mail/{id}">{subject}</a>
+				<span class="sub">mail, {formatInstant(at, page.data.zone, today)}</span>
+			</li>
+		{/each}
+	</ul>
+{/if}
+{#if mayDocket}<MarkDate {deadline} {marks} />{/if}
 {#if deadline.state === 'late'}
 	<p class="mt-2" data-late>
 		<b class="font-semibold text-madder">Met late:</b>

@@ -3,6 +3,7 @@
 	import type { Snippet } from 'svelte';
 	import type { DeadlineView } from '#server/docket/list.ts';
 	import Kite from '$lib/docket/Kite.svelte';
+	import WorkingMark from '$lib/docket/WorkingMark.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
 	import { describeDeadline, isDocketed } from './describe.ts';
@@ -91,6 +92,7 @@
 			<b class="font-semibold" class:line-through={deadline.state === 'vacated'}>
 				{deadline.title}
 			</b>
+			<WorkingMark mark={deadline.workingMark} />
 			{#if event}<span class="sub ml-1">{event}</span>{/if}
 			<span class="sub ml-1">{describeDeadline(deadline, today)}</span>
 		</button>

@@ -12,7 +12,7 @@
 	const dayOf = ({ key, ahead, date }: Event) =>
 		key === 'by-hand' && !ahead ? '' : formatDay(date, data.today);
 	const marksOf = ({ deadlines }: Event) =>
-		deadlines.map(({ id, date, short, title, state, sort, checked, left, event }) => ({
+		deadlines.map(({ id, date, short, title, state, sort, checked, left, event, workingMark }) => ({
 			id,
 			date,
 			title: short || title,
@@ -20,6 +20,7 @@
 			state,
 			sort,
 			checked,
+			workingMark,
 			adrift: left !== null,
 			href: to({ deadline: id, view: '' })
 		}));

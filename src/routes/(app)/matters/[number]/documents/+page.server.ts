@@ -10,9 +10,13 @@ export async function load(event) {
 	const me = requireAction(event, 'document.read');
 	const { caption } = await event.parent();
 	const { app } = event.locals;
+	const folder = event.url.searchParams.get('folder') ?? '';
 	const template = event.url.searchParams.get('template');
 	return {
-		documents: listDocuments(app, me, { matterId: caption.id }).rows,
+		folder,
+		documents: listDocuments(app, me, { matterId: caption.id }).rows.filter(
+			(document) => folder === '' || document.folder === folder
+		),
 		folders: listFolders(app, caption),
 		templates: listTemplates(app),
 		needs: template

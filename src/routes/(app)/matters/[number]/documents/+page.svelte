@@ -56,7 +56,10 @@
 	ondrop={drop}
 >
 	<div class="flex items-center gap-2">
-		<h2 class="read grow text-title font-medium">Documents</h2>
+		<h2 class="read grow text-title font-medium">
+			Documents{data.folder ? ` in ${data.folder}` : ''}
+		</h2>
+		{#if data.folder}<a class="act" href="?">all folders</a>{/if}
 		<button class="btn" onclick={() => (uploading = true)}>Add a file</button><button
 			class="btn go"
 			onclick={() => (assembling = true)}>Assemble a letter</button
@@ -68,7 +71,9 @@
 			zone={data.zone}
 			matter={false}
 		/>{:else}<Empty
-			>No document yet. Drop a file here, or assemble a letter from the matter’s facts.</Empty
+			>{data.folder
+				? `Nothing lies in ${data.folder}.`
+				: 'No document yet. Drop a file here, or assemble a letter from the matter’s facts.'}</Empty
 		>{/if}
 </div>
 

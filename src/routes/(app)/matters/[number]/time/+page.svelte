@@ -48,7 +48,7 @@
 	{#if entry.activityName}<span class="sub ml-2">{entry.activityName}</span>{/if}
 {/snippet}
 
-<div class="grid gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_280px]">
+<div class="grid grid-cols-1 gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_280px]">
 	<div>
 		<div class="flex items-center gap-3">
 			<h2 class="read grow text-title font-medium">Time and cost</h2>

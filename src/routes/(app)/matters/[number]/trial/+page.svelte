@@ -68,7 +68,7 @@
 			><button class="btn" onclick={() => window.print()}>Print</button></span
 		>
 	</div>
-	<div class="mt-4 grid gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_330px]">
+	<div class="mt-4 grid grid-cols-1 gap-x-8 gap-y-6 lg:grid-cols-[minmax(0,1fr)_330px]">
 		<div class="flex min-w-0 flex-col gap-6">
 			{#if t.exhibits.length === 0}<Section title="Exhibits"
 					><Empty>No exhibit yet. Ours get numbers, theirs letters.</Empty></Section

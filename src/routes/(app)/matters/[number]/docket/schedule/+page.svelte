@@ -145,7 +145,7 @@
 			{@const errors = { ...faults, ...refused }}
 			<input type="hidden" name="matterId" value={caption.id} />
 			<input type="hidden" name="scheduleId" value={amended?.id ?? ''} />
-			<div class="mt-4 grid gap-3 md:grid-cols-3">
+			<div class="mt-4 grid grid-cols-1 gap-3 md:grid-cols-3">
 				<TextField
 					label={amended ? 'The order that amends it' : 'The order'}
 					hint="stands as the authority of every date it sets"

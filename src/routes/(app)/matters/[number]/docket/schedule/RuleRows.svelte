@@ -17,7 +17,7 @@
 			Dates by rule that the order displaces{off.length ? `: ${off.length}` : ''}
 		</summary>
 		<p class="sub mt-1">What is ticked is taken off, with the order as the authority.</p>
-		<div class="mt-1 grid gap-x-6 md:grid-cols-2">
+		<div class="mt-1 grid grid-cols-1 gap-x-6 md:grid-cols-2">
 			{#each dates as { key, title, event, date } (key)}
 				<label class="row flex items-baseline gap-2 py-1">
 					<input type="checkbox" name="off" value={key} bind:group={off} class="accent-petrol" />

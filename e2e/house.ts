@@ -8,7 +8,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
 import { startSession } from '#server/access/accounts.ts';
 import { makeClock } from '#server/app/clock.ts';
 import { openDb } from '#server/db/open.ts';
@@ -16,6 +16,7 @@ import { COOKIE } from '#server/http/cookie.ts';
 import { copyDemo, TEST_NOW } from '../demo/once.ts';
 import { finders } from './finders.ts';
 
+export { openBrowser } from './browser.ts';
 export const TODAY = TEST_NOW.slice(0, 10);
 const home = fileURLToPath(new URL('..', import.meta.url));
 
@@ -110,24 +111,6 @@ export function openSession({ data }: House, login: string): string {
 	}
 }
 
-export async function openBrowser(): Promise<Browser> {
-	return puppeteer.launch({
-		executablePath: process.env.KITE_CHROMIUM ?? '/usr/bin/chromium',
-		headless: true,
-		userDataDir: mkdtempSync(join(tmpdir(), 'kite-chromium-')),
-		args: [
-			'--no-sandbox',
-			'--disable-gpu',
-			'--disable-quic',
-			'--no-first-run',
-			'--disable-background-networking',
-			'--disable-component-update',
-			'--disable-sync',
-			'--lang=en-US'
-		]
-	});
-}
-
 /** A person at a desk: a page of their own with a few plain verbs. */
 export class Desk {
 	readonly page: Page;
@@ -143,6 +126,22 @@ export class Desk {
 	}
 	async go(path: string) {
 		await this.page.goto(this.origin + path, { waitUntil: 'load' });
+		await this.settled();
+	}
+	/** Goes there by a link, as people do: the page's script stays. */
+	async follow(path: string) {
+		await this.page.evaluate((href) => {
+			const link = document.createElement('a');
+			link.href = href;
+			document.body.append(link);
+			link.click();
+			link.remove();
+		}, path);
+		await this.page.waitForFunction(
+			(href) => location.pathname + location.search === href,
+			{},
+			path
+		);
 		await this.settled();
 	}
 	/**

@@ -35,17 +35,24 @@ export function clockAt(instant: number, zone: string): { date: PlainDate; minut
 	};
 }
 
+/** Milliseconds since 1970 of an instant written as ISO 8601, to the minute. */
+const msOf = (iso: string): number =>
+	toDay(plainDate(iso.slice(0, 10))) * 86_400_000 +
+	Number(iso.slice(11, 13)) * 3_600_000 +
+	Number(iso.slice(14, 16)) * 60_000;
+
 /**
  * The day in `zone` of an instant written as ISO 8601. An instant's first ten letters are the day
  * in UTC, which in the evening is another.
  */
-export const dayAt = (iso: string, zone: string): PlainDate =>
-	clockAt(
-		toDay(plainDate(iso.slice(0, 10))) * 86_400_000 +
-			Number(iso.slice(11, 13)) * 3_600_000 +
-			Number(iso.slice(14, 16)) * 60_000,
-		zone
-	).date;
+export const dayAt = (iso: string, zone: string): PlainDate => clockAt(msOf(iso), zone).date;
+
+/** The time of day in `zone` of an instant written as ISO 8601, as HH:MM. */
+export function timeAt(iso: string, zone: string): string {
+	const { minutes } = clockAt(msOf(iso), zone);
+	const two = (figure: number) => String(figure).padStart(2, '0');
+	return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+}
 
 const wall = (day: PlainDate, minutes: number) => toDay(day) * 86_400_000 + minutes * 60_000;
 

@@ -1,7 +1,7 @@
 /** Small words that several screens share. */
 import { plainDate, daysBetween } from '#core/dates/plain.ts';
 import { formatDay as formatPlainDay } from '#core/format/dates.ts';
-import { clockAt } from '#core/dates/zone.ts';
+import { dayAt, timeAt } from '#core/dates/zone.ts';
 
 /** "Tue 24 Nov", with the year where it is not this one. */
 export const formatDay = (day: string, today: string): string =>
@@ -21,11 +21,8 @@ export function formatAway(day: string, today: string): string {
 }
 /** An instant in the department's clock: "23 Nov 14:05". */
 export function formatInstant(iso: string, zone: string, today: string): string {
-	const item = clockAt(Date.parse(iso), zone);
-	const hm = `${String(Math.floor(item.minutes / 60)).padStart(2, '0')}:${String(item.minutes % 60).padStart(2, '0')}`;
-	return item.date === today
-		? `today ${hm}`
-		: `${formatDay(item.date, today).replace(/^\w+ /, '')} ${hm}`;
+	const [day, time] = [dayAt(iso, zone), timeAt(iso, zone)];
+	return day === today ? `today ${time}` : `${formatDay(day, today).replace(/^\w+ /, '')} ${time}`;
 }
 export const countDays = (from: string, today: string): number =>
 	daysBetween(plainDate(from), plainDate(today));

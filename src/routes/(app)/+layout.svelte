@@ -3,6 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import Logo from '$lib/shell/Logo.svelte';
+	import Printed from '$lib/shell/Printed.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
 	import { bindKeys, isDialogOpen, walkLinks } from '$lib/ui/keys.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
@@ -137,6 +138,7 @@
 	<main id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
 	{#if data.can.inside}<PenLine timers={data.timers} />{/if}
 </div>
+<Printed name={data.me.name} />
 {#if data.can.open && OpenMatter}<OpenMatter />{/if}
 {#if near}
 	<div

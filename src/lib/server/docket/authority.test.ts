@@ -13,7 +13,8 @@ import { docketDeadlines } from './deadlines.ts';
 import { enterEvent } from './events.ts';
 import { listDocketChoices } from './filter-choices.ts';
 import { listDeadlines } from './list.ts';
-import { formatCell, makeReport } from './report.ts';
+import { formatCell } from './report-columns.ts';
+import { makeReport } from './report.ts';
 
 let house: TestHouse;
 let matterId = '';
@@ -96,7 +97,7 @@ describe('the tags of a rule', () => {
 		assert.deepEqual(list('trial'), []);
 		assert.deepEqual(list('no such tag'), []);
 		const report = makeReport(house, okafor(), {
-			...{ filter: { tag: 'discovery' }, columns: ['title', 'tags'], long: false }
+			...{ filter: { tag: 'discovery' }, columns: ['title', 'tags'], long: false, paper: 'letter' }
 		});
 		assert.equal(formatCell(report.rows[0]!, 'tags', false), 'discovery');
 		assert.ok(listDocketChoices(house, okafor()).tags.includes('discovery'));

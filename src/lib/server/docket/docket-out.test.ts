@@ -29,7 +29,8 @@ import { enterEvent } from './events.ts';
 import { makeFeed, readFeed, revokeFeed } from './feeds.ts';
 import { listJobs } from '#server/jobs/registry.ts';
 import { inviteToDate } from './invitations.ts';
-import { parseDocketFilter, parseReport, makeReport } from './report.ts';
+import { parseDocketFilter } from './filter-words.ts';
+import { parseReport, makeReport } from './report.ts';
 import { makeWorkbook } from '#server/files/workbook.ts';
 import { makeReportCsv, makeReportPdf, makeReportSheet } from './report-files.ts';
 import { makeReportCalendar } from './report-calendar.ts';
@@ -599,7 +600,7 @@ describe('the docket report', () => {
 			[true, '2026-11-30', 'frozen', true]
 		);
 		assert.equal(
-			(await makeReportPdf({ report, about: 'x', today: house.clock.today() }))
+			(await makeReportPdf({ report, about: 'x', printed: 'x', today: house.clock.today() }))
 				.subarray(0, 5)
 				.toString(),
 			'%PDF-'

@@ -2,14 +2,12 @@
 import type { PlainDate } from '#core/dates/plain.ts';
 import { isOccasion, type Result, type Sort } from '#core/docket/occasion.ts';
 import type { LeftDate } from '#core/docket/standing.ts';
-import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
-import { all, scalar, type Params } from '#server/db/sql.ts';
+import { all, scalar } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
-import { concerns } from './date-people.ts';
+import { conditionsOf, orderOf, type DocketFilter } from './docket-filter.ts';
 import type { DeadlineRow } from './rows.ts';
-import { listTagged } from './tags.ts';
 import { closedDayFinder } from './set-days.ts';
 
 /** Missed is derived: docketed, and its day has passed. */
@@ -170,140 +168,9 @@ export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]
 	});
 }
 
-export const SHOWS = [
-	'open',
-	'hearings',
-	'unchecked',
-	'missed',
-	'unsettled',
-	'settled',
-	'passed',
-	'returned',
-	'proposed',
-	'all'
-] as const;
-type Show = (typeof SHOWS)[number];
-export type DocketFilter = {
-	from?: string | undefined;
-	to?: string | undefined;
-	show?: Show | undefined;
-	/** A colleague's id, 'mine', 'held' today, 'nobody', those one 'answers' for, or all. */
-	who?: string | undefined;
-	unit?: string | undefined;
-	kind?: string | undefined;
-	court?: string | undefined;
-	matter?: string | undefined;
-	/** A tag of the rule. */
-	tag?: string | undefined;
-	/** A working mark's id, or 'any'. */
-	mark?: string | undefined;
-	order?: 'day' | 'matter' | undefined;
-	page?: number | undefined;
-	per?: number | undefined;
-};
 export const DOCKET_PAGE = 80;
 /** More dates than this are not drawn at once; the screen says so. */
 export const DAYS_LIMIT = 3000;
-
-const STATES = {
-	open: "d.state = 'docketed'",
-	unchecked: "d.state = 'docketed' AND d.checked_by IS NULL",
-	hearings: "d.sort <> 'deadline' AND d.state <> 'vacated'",
-	missed: `d.sort = 'deadline'
-		AND (
-			(d.state = 'docketed' AND d.date < today())
-			OR (d.state = 'met' AND d.closed_on > d.date)
-		)`,
-	/** Those of the missed that are not settled: not met, or without a second person's word. */
-	unsettled: `d.sort = 'deadline'
-		AND (
-			(d.state = 'docketed' AND d.date < today())
-			OR (d.state = 'met' AND d.closed_on > d.date AND d.late_by IS NULL)
-		)`,
-	/** Those of the missed that were met late, with a second person's word. */
-	settled: `d.sort = 'deadline'
-		AND d.state = 'met'
-		AND d.closed_on > d.date
-		AND d.late_by IS NOT NULL`,
-	passed: "d.state = 'docketed' AND d.date < today() AND d.sort <> 'deadline'",
-	returned: "d.state = 'docketed' AND d.returned_by IS NOT NULL",
-	proposed: "d.state = 'proposed'",
-	all: '1'
-} as const;
-
-/** By whom a date is held today. */
-const HELD: Readonly<Record<string, string>> = {
-	/** A returned date is for who docketed it and for whose it is. */
-	answers: `(d.docketed_by = @me OR ${concerns('d', 'm')})`,
-	held: 'd.id IN (SELECT deadline_id FROM date_people WHERE holder_id = @me)',
-	nobody: `d.id IN (
-		SELECT p.deadline_id
-		FROM date_people p
-		JOIN staff s ON s.id = p.holder_id
-		WHERE s.active = 0
-	)`
-};
-
-/** Its rule has the tag. */
-const TAGGED = `EXISTS (
-	SELECT 1
-	FROM event t
-	WHERE t.id = d.event_id
-		AND t.book || '|' || t.event_key || '|' || d.rule IN (SELECT value FROM json_each(@tagged))
-)`;
-
-function markedSql(mark: string | undefined): string {
-	if (!mark) return '1';
-	return mark === 'any' ? 'd.working_mark_id IS NOT NULL' : 'd.working_mark_id = @mark';
-}
-
-type Conditions = {
-	/** On the matter, and on whose date it is. */
-	matter: string;
-	/** On the date. */
-	state: string;
-	/** On a column with a day. */
-	days(column: string): string;
-	params: Params;
-};
-
-/**
- * What a filter asks. A closed matter's dates are off every calendar; its own sheet still shows
- * them.
- */
-function conditionsOf(app: Application, me: Staff, filter: DocketFilter): Conditions {
-	const who = filter.who === 'mine' ? me.id : filter.who === 'all' ? undefined : filter.who;
-	const whose = who && (HELD[who] ?? concerns('d', 'm', '@who'));
-	const matter = [
-		visible('m'),
-		"m.status <> 'closed'",
-		whose,
-		filter.unit && 'm.unit_id = @unit',
-		filter.kind && 'm.kind = @kind',
-		filter.court && `${factSql('m', 'court')} = @court`,
-		filter.matter && 'm.number = @matter'
-	];
-	const { from, to, unit, kind, court } = filter;
-	return {
-		matter: matter.filter(Boolean).join(' AND '),
-		state: [STATES[filter.show ?? 'open'], filter.tag ? TAGGED : '1', markedSql(filter.mark)].join(
-			' AND '
-		),
-		days: (column) =>
-			['1', from && `${column} >= @from`, to && `${column} <= @to`].filter(Boolean).join(' AND '),
-		params: {
-			...{ me: me.id, who, from, to, unit, kind, court, matter: filter.matter?.toUpperCase() },
-			mark: filter.mark,
-			tagged: filter.tag && JSON.stringify(listTagged(app, filter.tag))
-		}
-	};
-}
-
-/** By matter, or by day; what waits for a decision by its age. */
-function orderOf({ order, show }: DocketFilter): string {
-	if (order === 'matter') return 'm.number, d.date, d.id';
-	return show === 'proposed' ? 'e.entered_at, d.date, d.id' : 'd.date, d.id';
-}
 
 /** The department's docket: every date in matters the viewer may see. */
 export function listDeadlines(

@@ -4,7 +4,9 @@ import { describeLeft } from '#core/docket/standing.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize, plural } from '#core/format/words.ts';
 import type { Message } from '#server/mail/queue.ts';
-import { formatTitle, groupRows, type Report, type ReportRow } from './report.ts';
+import { formatTitle, type ReportRow } from './report-columns.ts';
+import { groupingOf, groupRows } from './report-groups.ts';
+import type { Report } from './report.ts';
 
 type Matter = { number: string; title: string };
 type Dated = { title: string; date: PlainDate; authority: string };
@@ -188,10 +190,10 @@ export function docketReport(
 	report: Report,
 	{ about: what, words, origin }: { about: string; words: string; origin: string }
 ): Message {
-	const byMatter = report.filter.order === 'matter';
+	const { said } = groupingOf(report);
 	const line = (row: ReportRow) => {
-		const before = [byMatter && formatDate(row.date), row.time].filter(Boolean);
-		const matter = byMatter ? '' : `, ${row.matterNumber} ${row.matterTitle}`;
+		const before = [!said.includes('date') && formatDate(row.date), row.time].filter(Boolean);
+		const matter = said.includes('matter') ? '' : `, ${row.matterNumber} ${row.matterTitle}`;
 		const unchecked = row.checked || row.state === 'met' ? '' : ' (not checked)';
 		const open = row.left ? ` (${describeLeft(row.left.gives)})` : unchecked;
 		const title = formatTitle(row, report.long);
@@ -208,6 +210,18 @@ export function docketReport(
 		].join('\n\n')
 	};
 }
+
+/** To people outside: what the sender says, and that the dates are attached. */
+export const docketReportOutside = (
+	count: number,
+	{ words, from }: { words: string; from: { name: string; email: string } }
+): Message => ({
+	subject: `Docket report from ${from.name}`,
+	text: [
+		words,
+		`${plural(count, 'date')} attached as a PDF. Answer to ${from.name} <${from.email}>.`
+	].join('\n\n')
+});
 
 type ScheduleHead = { title: string; dated: PlainDate };
 /** A scheduling order was entered: its dates, and what it changed of the rules. */

@@ -4,7 +4,6 @@
  */
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { PlainDate } from '#core/dates/plain.ts';
-import { formatDate } from '#core/format/dates.ts';
 import { harmlessCell, plural } from '#core/format/words.ts';
 import { makePdf } from '#server/files/pdf.ts';
 import { makeCsv, type Sheet } from '#server/files/workbook.ts';
@@ -12,12 +11,11 @@ import {
 	DAY_COLUMNS,
 	formatCell,
 	formatReadable,
-	groupRows,
 	REPORT_COLUMNS,
-	type Report,
-	type ReportColumn,
-	type ReportGroup
-} from './report.ts';
+	type ReportColumn
+} from './report-columns.ts';
+import { groupingOf, groupRows, type ReportGroup } from './report-groups.ts';
+import type { Report } from './report.ts';
 
 const QUIET = '#4a5b62';
 
@@ -51,16 +49,20 @@ export const makeReportSheet = ({ columns, rows, long }: Report): Sheet => ({
 	)
 });
 
-export type ReportPdfInput = { report: Report; about: string; today: PlainDate };
+export type ReportPdfInput = {
+	report: Report;
+	about: string;
+	/** Who made it and when. */
+	printed: string;
+	today: PlainDate;
+};
 /** Landscape, grouped as the report's order says, with repeated heads and page numbers. */
-export function makeReportPdf({ report, about, today }: ReportPdfInput): Promise<Buffer> {
-	const { rows, total, filter } = report;
-	const grouped: ReportColumn[] = filter.order === 'matter' ? ['matter', 'number'] : ['date'];
-	const columns = report.columns.filter(
-		(column) => column !== 'count' && !grouped.includes(column)
-	);
+export function makeReportPdf({ report, about, printed, today }: ReportPdfInput): Promise<Buffer> {
+	const { rows, total, paper } = report;
+	const { said } = groupingOf(report);
+	const columns = report.columns.filter((column) => column !== 'count' && !said.includes(column));
 	const first = total > rows.length ? `, the first ${rows.length}` : '';
-	const head = `${about}. ${plural(total, 'date')}${first}. Made on ${formatDate(today)}.`;
+	const head = `${about}. ${plural(total, 'date')}${first}.`;
 	const content: Content[] = [
 		{ text: 'Docket report', fontSize: 18 },
 		{ text: head, fontSize: 9, margin: [0, 2, 0, 10], color: QUIET },
@@ -69,19 +71,25 @@ export function makeReportPdf({ report, about, today }: ReportPdfInput): Promise
 	];
 	const definition: TDocumentDefinitions = {
 		info: { title: 'Docket report' },
+		pageSize: paper === 'a4' ? 'A4' : 'LETTER',
 		pageOrientation: 'landscape',
-		pageMargins: [40, 40, 40, 44],
+		pageMargins: [40, 44, 40, 44],
 		defaultStyle: { font: 'Hanken', fontSize: 9 },
 		content,
-		footer: (page, of) => ({
-			text: `Docket report, ${today}, page ${page} of ${of}. Check every date against the current rules.`,
-			fontSize: 7.5,
-			margin: [40, 12, 40, 0],
-			color: QUIET
-		})
+		header: (page) => edge(page === 1 ? '' : `Docket report. ${about}.`, 20),
+		footer: (page, of) =>
+			edge(`${printed}. Check every date against the current rules. Page ${page} of ${of}.`, 12)
 	};
 	return makePdf(definition);
 }
+
+/** A line at the top or the foot of each page. */
+const edge = (text: string, above: number): Content => ({
+	text,
+	fontSize: 7.5,
+	margin: [40, above, 40, 0],
+	color: QUIET
+});
 
 function groupContent(
 	{ columns: asked, long }: Report,
@@ -102,7 +110,7 @@ function groupContent(
 		);
 		if (asked.includes('count') && row.count) body.push(countLine(row.count, columns.length));
 	}
-	const wide: ReportColumn[] = ['title', 'matter', 'authority', 'event'];
+	const wide: ReportColumn[] = ['title', 'matter', 'authority', 'event', 'people', 'outcome'];
 	const widths = columns.map((column) => (wide.includes(column) ? '*' : 'auto'));
 	return [
 		{ text: name, fontSize: 11.5, margin: [0, 8, 0, 3] },

@@ -18,7 +18,8 @@ import { queueMail } from '#server/mail/queue.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
 import { docketReport } from './messages.ts';
 import { makeReportCsv } from './report-files.ts';
-import { formatFilter, makeReport, parseReport, type Report } from './report.ts';
+import { formatFilter } from './filter-words.ts';
+import { makeReport, parseReport, type Report } from './report.ts';
 
 export const mailReport = command({
 	name: 'mail docket report',

@@ -19,7 +19,8 @@ import {
 import { listDeadlines } from './list.ts';
 import { markDeadlines } from './mark-deadlines.ts';
 import { makeReportCsv } from './report-files.ts';
-import { formatFilter, makeReport, parseReport } from './report.ts';
+import { formatFilter } from './filter-words.ts';
+import { makeReport, parseReport } from './report.ts';
 import { listKeptWorkingMarks, listWorkingMarks } from './working-marks.ts';
 
 let house: TestHouse;

@@ -26,7 +26,7 @@ export const textTask = task({
 export const paragraphsTask = task({
 	name: 'read paragraphs',
 	lane: 'files',
-	seconds: 10,
+	seconds: 6,
 	tooMuch: 'This document takes too long to read here. Download it to open it.',
 	run: async ({ data }: { data: Uint8Array }): Promise<{ paragraphs: string[]; more: boolean }> =>
 		(await import('./text.ts')).readParagraphs(data)

@@ -7,7 +7,7 @@ import { enterEvent } from '#server/docket/events.ts';
 import { addDeadline } from '#server/docket/by-hand.ts';
 import { judgeLateDeadline } from '#server/docket/met-late.ts';
 import { listDeadlines } from '#server/docket/list.ts';
-import { parseDocketFilter } from '#server/docket/report.ts';
+import { parseDocketFilter } from '#server/docket/filter-words.ts';
 import { restrictMatter } from '#server/matters/members.ts';
 import { good, newMatter, testHouse } from '#server/testing/house.ts';
 import { makeFigures } from './figures.ts';

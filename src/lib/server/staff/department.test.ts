@@ -4,7 +4,7 @@ import { it } from 'node:test';
 import { plainDate } from '#core/dates/plain.ts';
 import { parseTypedDate } from '#core/dates/typed.ts';
 import { findDateOrder } from '#server/app/department.ts';
-import { parseDocketFilter } from '#server/docket/report.ts';
+import { parseDocketFilter } from '#server/docket/filter-words.ts';
 import { bad, good, testHouse } from '#server/testing/house.ts';
 import { setDateOrder } from './department.ts';
 

@@ -50,6 +50,7 @@ export const ELSEWHERE = [
 	'add leave',
 	'remove leave',
 	'mail docket report',
+	'mail docket report outside',
 	'set supervisor',
 	'add staff'
 ];

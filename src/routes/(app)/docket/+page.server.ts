@@ -3,7 +3,7 @@ import { BATCH_ACTS, batchDeadlines, previewBatch } from '#server/docket/batch.t
 import { listClosedDays } from '#server/docket/days.ts';
 import { DAYS_LIMIT, DOCKET_PAGE, listDeadlines, listDocketDays } from '#server/docket/list.ts';
 import { listDocketChoices } from '#server/docket/filter-choices.ts';
-import { parseDocketFilter } from '#server/docket/report.ts';
+import { parseDocketFilter } from '#server/docket/filter-words.ts';
 import { findSpan, parseMonth } from '#server/docket/span.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';

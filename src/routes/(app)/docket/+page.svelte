@@ -146,14 +146,14 @@
 {#snippet days()}
 	{#if data.view !== 'month'}
 		<input
-			class="box w-36"
+			class="box w-28"
 			name="from"
 			value={filter.from ?? ''}
 			placeholder="from, a day"
 			aria-label="From which day"
 		/>
 		<input
-			class="box w-36"
+			class="box w-28"
 			name="to"
 			value={filter.to ?? ''}
 			placeholder="to, a day"

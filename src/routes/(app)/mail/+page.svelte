@@ -23,7 +23,10 @@
 	</div>
 	{#if shown}
 		<div
-			class="mt-3 grid grid-cols-1 gap-6 border-t-[1.5px] border-ink lg:grid-cols-[440px_minmax(0,1fr)]"
+			class={[
+				'mt-3 grid grid-cols-1 gap-6 border-t-[1.5px] border-ink',
+				'lg:grid-cols-[440px_minmax(0,1fr)]'
+			]}
 		>
 			<ul>
 				{#each data.rows as m (m.id)}<li class="row">

@@ -17,7 +17,11 @@
 	};
 </script>
 
-<Section title="Working marks" about="words of your own on a date" class="mt-6 max-w-form">
+<Section
+	title="Working marks"
+	about="words of your own on a date, like waiting or pressing"
+	class="mt-6 max-w-form"
+>
 	{#each marks as mark (mark.id)}
 		<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1" data-kept={mark.label}>
 			{#if renaming === mark.id}
@@ -64,7 +68,6 @@
 				name="label"
 				bind:value={typed}
 				error={errors.label}
-				hint="like waiting, pressing, not relevant to us"
 				autocomplete="off"
 			/>
 			<button class="btn" disabled={busy}>Add it</button>

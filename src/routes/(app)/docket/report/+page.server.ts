@@ -5,16 +5,16 @@
 import { addDays } from '#core/dates/plain.ts';
 import { listFeeds, makeFeed, revokeFeed } from '#server/docket/feeds.ts';
 import { listDocketChoices } from '#server/docket/filter-choices.ts';
-import { mailReport } from '#server/docket/report-mail.ts';
+import { formatFilter } from '#server/docket/filter-words.ts';
 import {
-	formatCell,
-	formatFilter,
-	groupRows,
-	makeReport,
-	parseReport,
+	formatReadable,
 	REPORT_COLUMNS,
 	type ReportColumn
-} from '#server/docket/report.ts';
+} from '#server/docket/report-columns.ts';
+import { GROUPINGS, groupingOf, groupRows } from '#server/docket/report-groups.ts';
+import { mailReport } from '#server/docket/report-mail.ts';
+import { mailReportOutside } from '#server/docket/report-outside.ts';
+import { describeReport, makeReport, parseReport } from '#server/docket/report.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 
@@ -31,32 +31,34 @@ export function load(event) {
 		params.set('to', addDays(today, FIRST_SPAN_DAYS));
 	}
 	const { bad, ...asked } = parseReport(app, params);
-	const report = makeReport(app, me, asked);
+	const report = makeReport(app, me, asked, SHOWN);
 	const shown = asked.columns.filter((column) => column !== 'count');
 	return {
 		asked,
 		bad,
 		total: report.total,
 		text: formatFilter(app, asked.filter),
+		printed: describeReport(app, me),
 		query: params.toString(),
 		columns: Object.entries(REPORT_COLUMNS) as [ReportColumn, string][],
-		groups: groupRows({ ...report, rows: report.rows.slice(0, SHOWN) }).map(
-			({ key, name, rows }) => ({
-				key,
-				name,
-				rows: rows.map((row) => ({
-					id: row.id,
-					href: `/matters/${row.matterNumber}/docket?deadline=${row.id}`,
-					state: row.state,
-					checked: row.checked,
-					sort: row.sort,
-					late: row.date <= today,
-					adrift: row.left !== null,
-					count: row.count,
-					cells: shown.map((column) => formatCell(row, column, asked.long))
-				}))
-			})
-		),
+		orders: Object.entries(GROUPINGS).map(([id, { label }]) => ({ id, label })),
+		/** What the heading of a group says is not said again in every row. */
+		said: groupingOf(report).said,
+		groups: groupRows(report).map(({ key, name, rows }) => ({
+			key,
+			name,
+			rows: rows.map((row) => ({
+				id: row.id,
+				href: `/matters/${row.matterNumber}/docket?deadline=${row.id}`,
+				state: row.state,
+				checked: row.checked,
+				sort: row.sort,
+				late: row.date <= today,
+				adrift: row.left !== null,
+				count: row.count,
+				cells: shown.map((column) => formatReadable(row, column, asked.long, today))
+			}))
+		})),
 		shown: Math.min(SHOWN, report.total),
 		choices: listDocketChoices(app, me),
 		feeds: listFeeds(app, me)
@@ -66,5 +68,6 @@ export function load(event) {
 export const actions = {
 	feed: actionValue(makeFeed),
 	revoke: action(revokeFeed),
-	mail: actionValue(mailReport)
+	mail: actionValue(mailReport),
+	outside: actionValue(mailReportOutside)
 };

@@ -6,6 +6,7 @@
 	import Section from '$lib/ui/Section.svelte';
 	import { plural } from '$lib/ui/format.ts';
 	import FactList from './FactList.svelte';
+	import FirstTasks from './FirstTasks.svelte';
 	let { data } = $props();
 	const bodyOf = () => {
 		const { version: _, active: __, ...b } = $state.snapshot(data.kind) as typeof data.kind;
@@ -19,7 +20,6 @@
 	let folder = $state(''),
 		role = $state(''),
 		group = $state(''),
-		task = $state(''),
 		ladder = $state(bodyOf().ladder.join(', '));
 	const faults = $derived(findKindFaults($state.snapshot(b)));
 	const faultAt = (start: string) =>
@@ -115,46 +115,7 @@
 					>
 				</div>
 			</Section>
-			<Section title="First tasks" about="when a matter is opened">
-				{#each b.tasks as t, i (i)}<div class="row first-task">
-						<input class="box" bind:value={t.subject} aria-label="Task {i + 1}" /><select
-							class="box"
-							bind:value={t.who}
-							aria-label="Who does task {i + 1}"
-							><option value="responsible">responsible lawyer</option><option value="opener"
-								>who opens it</option
-							></select
-						><span class="flex items-center gap-1"
-							><input
-								class="box num w-16"
-								value={t.days}
-								onchange={(e) => (t.days = num(e))}
-								aria-label="Days until task {i + 1} is due"
-							/> days</span
-						><button
-							type="button"
-							class="act"
-							onclick={() => (b.tasks = b.tasks.filter((_, k) => k !== i))}
-							aria-label="away with task {i + 1}">away</button
-						>
-					</div>{/each}
-				<div class="mt-2 flex gap-2">
-					<input
-						class="box w-72"
-						bind:value={task}
-						placeholder="A new first task"
-						aria-label="A new first task"
-					/><button
-						type="button"
-						class="btn"
-						disabled={!task.trim()}
-						onclick={() => {
-							b.tasks.push({ subject: task.trim(), who: 'responsible', days: 3 });
-							task = '';
-						}}>Add the task</button
-					>
-				</div>
-			</Section>
+			<FirstTasks bind:tasks={b.tasks} />
 		</div>
 		<aside class="flex flex-col gap-7">
 			<Section title="The kind"
@@ -365,18 +326,3 @@
 			</div>{/snippet}
 	</ActionForm>
 </div>
-
-<style>
-	.first-task {
-		display: grid;
-		grid-template-columns: repeat(2, minmax(0, 1fr));
-		align-items: center;
-		gap: 8px;
-		padding-block: 6px;
-	}
-	@media (min-width: 760px) {
-		.first-task {
-			grid-template-columns: minmax(0, 1fr) 170px 120px auto;
-		}
-	}
-</style>

@@ -20,7 +20,7 @@ async function openAnswer(desk: Desk): Promise<void> {
 	await desk.page.waitForSelector(`${ANSWER} button[aria-expanded="true"]`);
 }
 
-describe('the department’s words on its dates', { timeout: 300_000 }, () => {
+describe('words on dates, and the docket report', { timeout: 300_000 }, () => {
 	before(async () => {
 		house = await openHouse('demo');
 		browser = await openBrowser();
@@ -78,5 +78,64 @@ describe('the department’s words on its dates', { timeout: 300_000 }, () => {
 		await io.sees('Documents in Correspondence');
 		await io.press('all folders');
 		await io.misses('Documents in Correspondence');
+	});
+
+	it('makes a report put together as one chooses, with the columns one chooses, and stays so', async () => {
+		await io.go('/docket/report');
+		await io.click('summary.act');
+		await io.page.$$eval('input[type="checkbox"]', (boxes) => {
+			for (const box of boxes)
+				if (['Case number', 'Judge'].includes(box.parentElement!.innerText.trim())) box.click();
+		});
+		await io.select('Order', 'By lawyer');
+		await io.press('Show');
+		await io.page.waitForFunction(() => location.search.includes('order=person'));
+		await io.settled();
+		const heads = await io.page.$$eval('caption', (all) => all.map((one) => one.innerText));
+		assert.ok(
+			heads.some((head) => head.startsWith('Ines Okafor')),
+			heads.join()
+		);
+		await io.sees('Case number');
+		await io.sees('Judge');
+		await io.page.reload();
+		await io.sees('Case number');
+	});
+
+	it('sends it outside with a word, refused beside the field where an address is none', async () => {
+		await io.press('By mail');
+		await io.fill('To mail addresses outside', 'not an address');
+		await io.fill('A word to them', 'As we said on the telephone.');
+		await io.press('Send outside');
+		await io.sees('is not a mail address');
+		await io.fill('To mail addresses outside', 'counsel@example.com');
+		await io.press('Send outside');
+		await io.sees('Sent to 1 address.');
+		await clerk.go(`${pier}/logbook`);
+		await clerk.sees('sent to counsel@example.com');
+	});
+
+	it('prints it with whole titles, repeated heads, who printed it, and which page it is', async () => {
+		await io.go('/docket/report?go=1&show=all&order=matter&long=1');
+		await io.page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+		const printed = await io.page.evaluate(() =>
+			getComputedStyle(document.documentElement).getPropertyValue('--printed')
+		);
+		assert.match(
+			printed,
+			/^"Printed by Ines Okafor, 23 November 2026|^"Printed by Ines Okafor, \d/
+		);
+		await io.page.emulateMediaType('print');
+		const cut = await io.page.$$eval('td, .truncate', (all) =>
+			all
+				.filter((one) => one.clientWidth > 0 && one.scrollWidth > one.clientWidth + 2)
+				.map((one) => one.textContent!.trim())
+		);
+		assert.deepEqual(cut, []);
+		const buttons = await io.page.$$eval('button, .act, .btn', (all) =>
+			all.filter((one) => (one as HTMLElement).offsetParent !== null).map((one) => one.textContent)
+		);
+		assert.deepEqual(buttons, []);
+		await io.page.emulateMediaType();
 	});
 });

@@ -33,9 +33,13 @@ export type House = { origin: string; data: string; port: number; stop(): Promis
 /** Houses by their address: their data is at hand where somebody sits down. */
 const houses = new Map<string, House>();
 
-/** Starts the built application with the demo data, or with the people alone. */
-export async function openHouse(seed: 'demo' | 'empty'): Promise<House> {
-	const data = mkdtempSync(join(tmpdir(), 'kite-'));
+/**
+ * Starts the built application with the demo data, with the people alone, or with the data of a
+ * folder that is kept.
+ */
+export async function openHouse(seed: 'demo' | 'empty' | { kept: string }): Promise<House> {
+	const kept = typeof seed === 'object' ? seed.kept : undefined;
+	const data = kept ?? mkdtempSync(join(tmpdir(), 'kite-'));
 	const port = await freePort();
 	const origin = `http://localhost:${port}`;
 	const env = {
@@ -47,7 +51,7 @@ export async function openHouse(seed: 'demo' | 'empty'): Promise<House> {
 		KITE_LOG: 'error'
 	};
 	if (seed === 'demo') copyDemo(data);
-	else makeEmpty(env);
+	else if (seed === 'empty') makeEmpty(env);
 	const server = spawn(process.execPath, [join(home, 'bin/demo.mjs')], {
 		cwd: home,
 		env,
@@ -65,7 +69,7 @@ export async function openHouse(seed: 'demo' | 'empty'): Promise<House> {
 			server.kill('SIGTERM');
 			const code = await ended;
 			houses.delete(origin);
-			rmSync(data, { recursive: true, force: true });
+			if (kept === undefined) rmSync(data, { recursive: true, force: true });
 			return code;
 		}
 	};

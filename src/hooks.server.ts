@@ -12,6 +12,7 @@ import {
 import { building } from '$app/environment';
 import { findSessionStaff } from '#server/access/accounts.ts';
 import { compressResponse } from '#server/http/compress.ts';
+import { sqlTime } from '#server/db/sql.ts';
 import { COOKIE } from '#server/http/cookie.ts';
 import { findMoved } from '#server/http/moved.ts';
 import { logger, requireRunning, start } from '#server/running.ts';
@@ -44,6 +45,7 @@ const SIGNED_OUT = 'You are signed out. Sign in again in another tab; what you t
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const began = performance.now();
+	const sqlBefore = sqlTime();
 	const moved = event.request.method === 'GET' ? findMoved(event.url) : undefined;
 	if (moved !== undefined) redirect(308, moved);
 	recognize(event);
@@ -55,6 +57,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	}
 	const response = await compressResponse(event.request, await resolve(event));
 	setHeaders(event, response);
+	if (process.env.KITE_TIMING === '1')
+		response.headers.set('Server-Timing', `sql;dur=${(sqlTime() - sqlBefore).toFixed(1)}`);
 	// The route, not the path: a signing link's secret never reaches the log.
 	logger.info(
 		{

@@ -1,5 +1,12 @@
 /** Small words that many texts share. */
 
+/** Rows are counted as far as this: beyond it nobody needs the exact number on a page. */
+export const COUNTED_TO = 1000;
+
+/** How many there are as people read it: "over 1,000" where they were not counted further. */
+export const formatTotal = (total: number): string =>
+	total > COUNTED_TO ? 'over 1,000' : String(total);
+
 /** "1 date", "3 dates"; `many` where the plural is not made with an s. */
 export const plural = (count: number, one: string, many = `${one}s`): string =>
 	`${count} ${count === 1 ? one : many}`;

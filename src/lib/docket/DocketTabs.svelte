@@ -1,13 +1,14 @@
 <!-- The rooms of the docket, with how many dates wait in each. -->
 <script lang="ts">
 	import { page } from '$app/state';
+	import { formatTotal } from '#core/format/words.ts';
 	import Tabs from '$lib/ui/Tabs.svelte';
 	const waiting = $derived(
 		page.data.waiting as
 			{ papers: number; checks: number; changes: number; signOff: number } | undefined
 	);
 	const withCount = (name: string, count: number | undefined) =>
-		count ? `${name} ${count}` : name;
+		count ? `${name} ${formatTotal(count)}` : name;
 	const tabs = $derived([
 		{ href: '/docket', name: 'Dates' },
 		{ href: '/docket/papers', name: withCount('Papers', waiting?.papers) },

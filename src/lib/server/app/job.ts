@@ -2,7 +2,8 @@
  * Jobs: what the department's server does by itself. Each by itself, each of its rows by itself:
  * one bad row stops no other.
  */
-import type { Application } from '#server/app/application.ts';
+import type { Application } from './application.ts';
+import { pause } from './pause.ts';
 
 type Failed = { row: string; error: unknown };
 /** What a job tells of one pass. */
@@ -22,18 +23,29 @@ export type Job = {
 	run(app: Application): Promise<JobReport> | JobReport;
 };
 
-/** Does the work for each row; those that fail are told, and the others go on. */
+/** So many milliseconds of work at once; then whatever else waits goes first. */
+const AT_ONCE = 10;
+
+/**
+ * Does the work for each row; those that fail are told, and the others go on. However many there
+ * are, nobody waits for them.
+ */
 export async function eachRow<Row>(
-	rows: readonly Row[],
+	rows: Iterable<Row>,
 	idOf: (row: Row) => string,
 	work: (row: Row) => number | Promise<number>
 ): Promise<JobReport> {
 	const report: JobReport = { worked: 0, failed: [] };
-	for (const row of rows)
+	let since = performance.now();
+	for (const row of rows) {
 		try {
 			report.worked += await work(row);
 		} catch (error) {
 			report.failed.push({ row: idOf(row), error });
 		}
+		if (performance.now() - since < AT_ONCE) continue;
+		await pause();
+		since = performance.now();
+	}
 	return report;
 }

@@ -19,13 +19,31 @@ function statement(db: Db, sql: string): Statement {
 	return found;
 }
 
+let spent = 0;
+/** Milliseconds that queries have taken in this process, where `KITE_TIMING` asks to know. */
+export const sqlTime = (): number => spent;
+const isTimed = process.env.KITE_TIMING === '1';
+/** More than this of one query is named. */
+const SLOW = 200;
+function timed<Value>(sql: string, query: () => Value): Value {
+	if (!isTimed) return query();
+	const began = performance.now();
+	try {
+		return query();
+	} finally {
+		const took = performance.now() - began;
+		spent += took;
+		if (took > SLOW) console.error(`${Math.round(took)} ms: ${sql}`);
+	}
+}
+
 /** All rows. */
 export const all = <Row>(db: Db, sql: string, params: Params = {}): Row[] =>
-	statement(db, sql).all(params) as Row[];
+	timed(sql, () => statement(db, sql).all(params) as Row[]);
 
 /** The first row, or nothing. */
 export const maybeOne = <Row>(db: Db, sql: string, params: Params = {}): Row | undefined =>
-	statement(db, sql).get(params) as Row | undefined;
+	timed(sql, () => statement(db, sql).get(params) as Row | undefined);
 
 /**
  * The first row of a query that always has one. @throws where it has none, which is a fault of the
@@ -39,7 +57,7 @@ export function one<Row>(db: Db, sql: string, params: Params = {}): Row {
 
 /** Whether there is a row. */
 export const exists = (db: Db, sql: string, params: Params = {}): boolean =>
-	statement(db, sql).get(params) !== undefined;
+	timed(sql, () => statement(db, sql).get(params) !== undefined);
 
 /** The one value of a query with one column that always has a row, such as a count. */
 export function scalar<Value = number>(db: Db, sql: string, params: Params = {}): Value {
@@ -56,7 +74,7 @@ export const iterate = <Row>(db: Db, sql: string, params: Params = {}): Iterable
 
 /** Changes rows; how many were touched. */
 export const run = (db: Db, sql: string, params: Params = {}): number =>
-	statement(db, sql).run(params).changes;
+	timed(sql, () => statement(db, sql).run(params).changes);
 
 /** The columns that are given; `undefined` leaves a column to its default, or as it is. */
 const given = (row: object): Record<string, unknown> =>

@@ -7,11 +7,11 @@ import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne, one } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
+import { UNCHECKED } from './docket-filter.ts';
 import { findCheckItem, type CheckItem } from './matter-docket.ts';
 
 /** A docketed date that nobody has checked, in a matter that is open and may be seen. */
-const WAITS = `d.state = 'docketed'
-	AND d.checked_by IS NULL
+const WAITS = `${UNCHECKED}
 	AND m.status <> 'closed'
 	AND ${visible('m')}`;
 

@@ -22,6 +22,20 @@ export const concerns = (deadline: string, matter: string, who = '@me'): string 
 		)
 	)`;
 
+/**
+ * A condition on a date (`d`), its matter (`m`) and its people (`p`): it is somebody's, or
+ * they hold it today for another. Whose it cannot be is passed over before its people are looked
+ * up.
+ */
+export const heldBy = (who: string): string =>
+	`(
+		d.assignee_id = ${who}
+		OR d.stand_in_id = ${who}
+		OR m.responsible_id = ${who}
+		OR m.stand_in_id = ${who}
+	)
+	AND (p.assignee_id = ${who} OR p.holder_id = ${who})`;
+
 type DatePeople = {
 	assigneeId: string;
 	standInId: string | null;

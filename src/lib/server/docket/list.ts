@@ -1,5 +1,6 @@
 /** Lists of dates: of the department, of a span of days, of whatever a filter says. */
 import type { PlainDate } from '#core/dates/plain.ts';
+import { COUNTED_TO } from '#core/format/words.ts';
 import { isOccasion, type Result, type Sort } from '#core/docket/occasion.ts';
 import type { LeftDate } from '#core/docket/standing.ts';
 import type { Application, Staff } from '#server/app/application.ts';
@@ -88,7 +89,7 @@ export const FULL_TITLE = `d.title || CASE
 		ELSE ''
 	END`;
 
-/** Dates with everything a list shows of them. */
+/** Dates with everything a list shows of them; first the dates, then what belongs to each. */
 export const SELECT_DEADLINES = `SELECT
 		d.id, m.id AS matterId, m.number AS matterNumber, m.title AS matterTitle,
 		d.event_id AS eventId, e.event_key AS eventKey, d.rule,
@@ -108,11 +109,11 @@ export const SELECT_DEADLINES = `SELECT
 	FROM deadline d
 	JOIN matter m ON m.id = d.matter_id
 	JOIN event e ON e.id = d.event_id
-	JOIN date_people p ON p.deadline_id = d.id
-	JOIN staff q ON q.id = p.assignee_id
-	JOIN staff h ON h.id = p.holder_id
+	CROSS JOIN date_people p ON p.deadline_id = d.id
+	CROSS JOIN staff q ON q.id = p.assignee_id
+	CROSS JOIN staff h ON h.id = p.holder_id
 	LEFT JOIN staff i ON i.id = p.stand_in_id
-	JOIN business_unit u ON u.id = m.unit_id
+	CROSS JOIN business_unit u ON u.id = m.unit_id
 	LEFT JOIN staff a ON a.id = d.docketed_by
 	LEFT JOIN staff c ON c.id = d.checked_by
 	LEFT JOIN staff r ON r.id = d.returned_by
@@ -172,7 +173,40 @@ export const DOCKET_PAGE = 80;
 /** More dates than this are not drawn at once; the screen says so. */
 export const DAYS_LIMIT = 3000;
 
-/** The department's docket: every date in matters the viewer may see. */
+/** What a list shows of these dates, in their order. */
+function findRows({ db }: Application, ids: readonly { id: string }[]): DeadlineListRow[] {
+	const found = all<DeadlineListRow>(
+		db,
+		`${SELECT_DEADLINES} WHERE d.id IN (SELECT value FROM json_each(@ids))`,
+		{ ids: JSON.stringify(ids.map(({ id }) => id)) }
+	);
+	const byId = new Map(found.map((row) => [row.id, row]));
+	return ids.flatMap(({ id }) => byId.get(id) ?? []);
+}
+
+/** Whether dates can be read in the order they are asked for, until the page is full. */
+const isRead = ({ order }: DocketFilter): boolean => (order ?? 'day') === 'day';
+
+/**
+ * Where dates are read from, in the order they are wanted: the dates first, or the events where
+ * their age is the order. Left alone, the many open matters would be read first.
+ */
+function readFrom({ matter, show, order }: DocketFilter): string {
+	if (matter)
+		return 'deadline d JOIN event e ON e.id = d.event_id JOIN matter m ON m.id = d.matter_id';
+	return show === 'proposed' && !order
+		? `event e
+			CROSS JOIN deadline d ON d.event_id = e.id
+			CROSS JOIN matter m ON m.id = d.matter_id`
+		: `deadline d
+			CROSS JOIN event e ON e.id = d.event_id
+			CROSS JOIN matter m ON m.id = d.matter_id`;
+}
+
+/**
+ * The department's docket: every date in matters the viewer may see.
+ * @returns a page of them, and how many there are: exactly up to a thousand and a page more
+ */
 export function listDeadlines(
 	app: Application,
 	me: Staff,
@@ -181,19 +215,17 @@ export function listDeadlines(
 	const { matter, state, days, params } = conditionsOf(app, me, filter);
 	const where = `${state} AND ${days('d.date')} AND ${matter}`;
 	const limit = filter.per ?? DOCKET_PAGE;
-	const total = scalar(
-		app.db,
-		`SELECT count(*) FROM deadline d JOIN matter m ON m.id = d.matter_id WHERE ${where}`,
-		params
-	);
-	const rows = all<DeadlineListRow>(
-		app.db,
-		`${SELECT_DEADLINES}
-		WHERE ${where}
-		ORDER BY ${orderOf(filter)}
-		LIMIT @limit OFFSET @offset`,
-		{ ...params, limit, offset: limit * ((filter.page ?? 1) - 1) }
-	);
+	const offset = limit * ((filter.page ?? 1) - 1);
+	const from = `FROM ${readFrom(filter)} WHERE ${where}`;
+	const total = scalar(app.db, `SELECT count(*) FROM (SELECT 1 ${from} LIMIT @most)`, {
+		...params,
+		most: offset + Math.max(limit, COUNTED_TO) + 1
+	});
+	const page = { ...params, limit, offset };
+	const rest = `ORDER BY ${orderOf(filter)} LIMIT @limit OFFSET @offset`;
+	const rows = isRead(filter)
+		? findRows(app, all<{ id: string }>(app.db, `SELECT d.id ${from} ${rest}`, page))
+		: all<DeadlineListRow>(app.db, `${SELECT_DEADLINES} WHERE ${where} ${rest}`, page);
 	return { rows: viewDeadlines(app, rows), total };
 }
 
@@ -204,13 +236,14 @@ export function listDocketDays(
 	filter: DocketFilter & { from: string; to: string }
 ): DeadlineView[] {
 	const { matter, state, days, params } = conditionsOf(app, me, filter);
-	const rows = all<DeadlineListRow>(
+	const ids = all<{ id: string }>(
 		app.db,
-		`${SELECT_DEADLINES}
+		`SELECT d.id
+		FROM ${readFrom(filter)}
 		WHERE ${state} AND ${days('d.date')} AND ${matter}
 		ORDER BY d.date, d.id
 		LIMIT @limit`,
 		{ ...params, limit: DAYS_LIMIT }
 	);
-	return viewDeadlines(app, rows);
+	return viewDeadlines(app, findRows(app, ids));
 }

@@ -7,6 +7,7 @@ import { describeClosed, explainLeft } from '#core/docket/standing.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
+import { onTeam } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
@@ -99,9 +100,8 @@ function findMore({ db }: Application, rows: readonly DeadlineView[]): Map<strin
 				SELECT group_concat(name, ', ')
 				FROM (
 					SELECT s.name
-					FROM matter_team t
-					JOIN staff s ON s.id = t.staff_id
-					WHERE t.matter_id = m.id
+					FROM staff s
+					WHERE ${onTeam('m', 's.id')}
 					ORDER BY s.name
 				)
 			) AS people,
@@ -114,9 +114,9 @@ function findMore({ db }: Application, rows: readonly DeadlineView[]): Map<strin
 		FROM deadline d
 		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
-		JOIN kind k ON k.id = m.kind
-		JOIN date_people p ON p.deadline_id = d.id
-		JOIN staff q ON q.id = p.assignee_id
+		CROSS JOIN kind k ON k.id = m.kind
+		CROSS JOIN date_people p ON p.deadline_id = d.id
+		CROSS JOIN staff q ON q.id = p.assignee_id
 		WHERE d.id IN (SELECT value FROM json_each(@ids))`,
 		{ ids: JSON.stringify(rows.map(({ id }) => id)) }
 	);

@@ -3,7 +3,7 @@
  * application and by mail, also through a crash: the row that says it was told and the mail that
  * tells it are written in one transaction.
  */
-import { daysBetween } from '#core/dates/plain.ts';
+import { addDays, daysBetween, type PlainDate } from '#core/dates/plain.ts';
 import { dayAt } from '#core/dates/zone.ts';
 import { isLastRung, readLadder, rungAt } from '#core/reminders/ladder.ts';
 import type { Application, Context } from '#server/app/application.ts';
@@ -48,42 +48,52 @@ export const sendReminders = (app: Application): Promise<JobReport> =>
 		(date) => remind(app, date) + escalate(app, date)
 	);
 
-/** Docketed dates near enough for a ladder to reach them. */
-function listDates(app: Application): LadderDate[] {
+/** No ladder reaches further than this before and after a date. */
+const [DAYS_BEFORE, DAYS_AFTER] = [365, 31];
+
+/** Docketed dates near enough for a ladder to reach them, one day after another. */
+function* listDates(app: Application): Generator<LadderDate> {
 	const kinds = new Map(listKinds(app).map(({ id, ladder }) => [id, ladder]));
 	const today = app.clock.today();
-	return all<Row>(
+	for (let left = -DAYS_AFTER; left <= DAYS_BEFORE; left++)
+		for (const { own, matterLadder, kind, ...row } of listDay(app, addDays(today, left))) {
+			const ladder = readLadder(own) ?? readLadder(matterLadder) ?? kinds.get(kind) ?? [];
+			if (ladder.length > 0) yield { ...row, checked: row.checked === 1, left, ladder };
+		}
+}
+
+const listDay = (app: Application, day: PlainDate): Row[] =>
+	all<Row>(
 		app.db,
 		`SELECT
-			d.id, ${FULL_TITLE} AS title, d.date, coalesce(d.hand_time, d.time) AS time, d.matter_id AS matterId,
-			m.number, m.title AS matterTitle, m.kind, d.checked_by IS NOT NULL AS checked,
-			d.left_by IS NOT NULL AS isLeft, d.rule_gives AS ruleGives,
-			d.docketed_at AS docketedAt, d.ladder AS own, m.ladder AS matterLadder,
-			coalesce(d.assignee_id, m.responsible_id) AS responsibleId, m.restricted
+			d.id, ${FULL_TITLE} AS title, d.date, coalesce(d.hand_time, d.time) AS time,
+			d.matter_id AS matterId, m.number, m.title AS matterTitle, m.kind,
+			d.checked_by IS NOT NULL AS checked, d.left_by IS NOT NULL AS isLeft,
+			d.rule_gives AS ruleGives, d.docketed_at AS docketedAt, d.ladder AS own,
+			m.ladder AS matterLadder, coalesce(d.assignee_id, m.responsible_id) AS responsibleId,
+			m.restricted
 		FROM deadline d
 		JOIN event e ON e.id = d.event_id
 		JOIN matter m ON m.id = d.matter_id
-		WHERE d.state = 'docketed'
-			AND m.status <> 'closed'
-			AND d.date BETWEEN date(today(), '-31 days') AND date(today(), '+366 days')`
-	)
-		.map(({ own, matterLadder, kind, ...row }) => ({
-			...row,
-			checked: row.checked === 1,
-			left: daysBetween(today, row.date),
-			ladder: readLadder(own) ?? readLadder(matterLadder) ?? kinds.get(kind) ?? []
-		}))
-		.filter(({ ladder }) => ladder.length > 0);
-}
+		WHERE d.state = 'docketed' AND d.date = @day AND m.status <> 'closed'`,
+		{ day }
+	);
 
 function remind(app: Application, date: LadderDate): number {
 	const rung = rungAt(date.ladder, date.left);
 	if (rung === undefined) return 0;
 	// A rung that lay behind already when the date was docketed is not told: docketing told everyone.
 	const docketedOn = dayAt(date.docketedAt, app.clock.zone);
-	if (daysBetween(docketedOn, date.date) <= rung) return 0;
+	if (daysBetween(docketedOn, date.date) <= rung || wasTold(app, date, rung)) return 0;
 	return app.db.transaction(() => tellRung(app, date, rung)).immediate();
 }
+
+const wasTold = ({ db }: Application, { id, date }: LadderDate, rung: number): boolean =>
+	exists(db, 'SELECT 1 FROM reminder WHERE deadline_id = @id AND date = @date AND rung = @rung', {
+		id,
+		date,
+		rung
+	});
 
 function tellRung(app: Application, date: LadderDate, rung: number): number {
 	const at = app.clock.now();

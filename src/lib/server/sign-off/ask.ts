@@ -3,6 +3,7 @@ import { askRound, listUncovered, signOffWeek } from '#core/sign-off/week.ts';
 import type { Application, Context } from '#server/app/application.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { all, insertOrIgnore } from '#server/db/sql.ts';
+import { heldBy } from '#server/docket/date-people.ts';
 import { FULL_TITLE } from '#server/docket/list.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { listColleagues, type Colleague } from '#server/staff/queries.ts';
@@ -30,7 +31,7 @@ const listHeld = ({ db }: Application, who: string, until: PlainDate): HeldDate[
 		WHERE d.state = 'docketed'
 			AND m.status <> 'closed'
 			AND d.date <= @until
-			AND (p.assignee_id = @who OR p.holder_id = @who)
+			AND ${heldBy('@who')}
 		ORDER BY d.date, d.id`,
 		{ who, until }
 	);

@@ -1,9 +1,11 @@
 /** Whose dates wait for a sign-off, who has given it, and what was said. */
 import type { PlainDate } from '#core/dates/plain.ts';
+import { COUNTED_TO } from '#core/format/words.ts';
 import { listUncovered, signOffWeek } from '#core/sign-off/week.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
+import { heldBy } from '#server/docket/date-people.ts';
 import {
 	SELECT_DEADLINES,
 	viewDeadlines,
@@ -18,7 +20,7 @@ type Has = Pick<Application, 'db'>;
 const OWN = `d.state = 'docketed'
 	AND m.status <> 'closed'
 	AND d.date <= @until
-	AND (p.assignee_id = @who OR p.holder_id = @who)
+	AND ${heldBy('@who')}
 	AND ${visible('m')}`;
 
 /** One's own dates until the end of this week's span, those that were missed among them. */
@@ -33,14 +35,17 @@ export function listOwnDates(app: Application, me: Staff): DeadlineView[] {
 }
 
 type OwnDay = { id: string; date: PlainDate; title: string };
+/** The nearest of somebody's dates; a few more than are ever counted. */
 const listOwnDays = ({ db }: Has, me: string, who: string, until: PlainDate): OwnDay[] =>
 	all(
 		db,
 		`SELECT d.id, d.date, d.title
 		FROM deadline d
-		JOIN matter m ON m.id = d.matter_id
-		JOIN date_people p ON p.deadline_id = d.id
-		WHERE ${OWN}`,
+		CROSS JOIN matter m ON m.id = d.matter_id
+		CROSS JOIN date_people p ON p.deadline_id = d.id
+		WHERE ${OWN}
+		ORDER BY d.date
+		LIMIT ${COUNTED_TO + 1}`,
 		{ me, who, until }
 	);
 

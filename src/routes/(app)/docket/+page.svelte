@@ -4,6 +4,7 @@
 -->
 <script lang="ts">
 	import { page } from '$app/state';
+	import { formatTotal } from '#core/format/words.ts';
 	import { addDays, plainDate } from '#core/dates/plain.ts';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Month from '$lib/docket/Month.svelte';
@@ -41,7 +42,7 @@
 	});
 	const shows = $derived(
 		SHOWS.map(([show, label]) => ({
-			label: counts[show] ? `${label} ${counts[show]}` : label,
+			label: counts[show] ? `${label} ${formatTotal(counts[show])}` : label,
 			on: (filter.show ?? 'open') === show,
 			href: to({ show: show === 'open' ? '' : show })
 		}))

@@ -5,7 +5,7 @@
 <script lang="ts">
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { plural } from '$lib/ui/format.ts';
+	import { formatTotal } from '#core/format/words.ts';
 	import CalendarAddresses from './CalendarAddresses.svelte';
 	import MailReport from './MailReport.svelte';
 	import ReportDates from './ReportDates.svelte';
@@ -20,7 +20,9 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h1>Docket report</h1>
-		<span class="sub grow">{data.text}: {plural(data.total, 'date')}</span>
+		<span class="sub grow"
+			>{data.text}: {formatTotal(data.total)} {data.total === 1 ? 'date' : 'dates'}</span
+		>
 		<DocketTabs />
 	</div>
 	<ReportForm {data} />
@@ -36,7 +38,8 @@
 	<ReportDates {data} />
 	{#if data.total > data.shown}
 		<p class="sub mt-3">
-			The first {data.shown} of {data.total} are shown here; the files hold all of them, up to 5,000.
+			The first {data.shown} of {formatTotal(data.total)} are shown here; the files hold all of them,
+			up to 5,000.
 		</p>
 	{/if}
 	<CalendarAddresses {data} />

@@ -3,6 +3,9 @@
  * docket report with the columns, order and receivers one wants.
  */
 import assert from 'node:assert/strict';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
@@ -137,5 +140,21 @@ describe('words on dates, and the docket report', { timeout: 300_000 }, () => {
 		);
 		assert.deepEqual(buttons, []);
 		await io.page.emulateMediaType();
+	});
+
+	it('takes the file of an exhibit where the exhibit is added', async () => {
+		const path = join(mkdtempSync(join(tmpdir(), 'kite-exhibit-')), 'handrail.txt');
+		writeFileSync(path, 'A photograph of the old handrail.');
+		await io.go(`${pier}/trial`);
+		await io.press('Add an exhibit');
+		await io.fill('What it is', 'The old handrail');
+		await io.give('input[type="file"]', path);
+		await io.page.waitForFunction(() =>
+			[...document.querySelectorAll('option')].some(
+				({ selected, text }) => selected && text === 'handrail'
+			)
+		);
+		await io.press('Add the exhibit');
+		await io.page.waitForSelector('[data-exhibit="4"] a[href^="/documents/"]');
 	});
 });

@@ -44,7 +44,7 @@ describe('the authority of a date', () => {
 		const found = findAuthority(house, okafor(), answer())!;
 		assert.equal(found.authority, 'Fed. R. Civ. P. 33(b)(2)');
 		assert.equal(found.rule?.event, 'Interrogatories served');
-		assert.equal(found.rule?.count, '+30d ext');
+		assert.equal(found.rule?.count, '30 days after (and what the way of service adds)');
 		assert.match(found.rule?.book ?? '', /Northern District/);
 		assert.ok(found.count!.sentences.length > 1);
 		assert.equal(found.rule?.text, '');

@@ -83,7 +83,7 @@ function findRule(
 	const event = book.events.get(eventKey);
 	const rule = event?.rules.find(({ id }) => id === ruleId);
 	if (!event || !rule) return null;
-	const { count, variants, note } = describeRule(rule, event);
+	const { count, variants, note } = describeRule(rule, event, book.method.dayWord);
 	const own = requireBook(app, bookId);
 	return {
 		event: capitalize(event.text),

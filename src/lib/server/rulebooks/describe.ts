@@ -2,6 +2,8 @@
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import type { Expression } from '#core/rulebooks/expression.ts';
 import { needsTime } from '#core/rulebooks/book.ts';
+import { parseAmount } from '#core/docket/amount.ts';
+import { formatAmount } from '#core/docket/trace.ts';
 import { serviceKinds } from '#core/rulebooks/method.ts';
 import { shippedShelf, staleWarning } from './shelf.ts';
 
@@ -13,22 +15,31 @@ const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Frida
 
 function describeFrom(from: From): string {
 	if (from === 'event') return '';
-	if ('answer' in from) return ` from the answer “${from.answer}”`;
-	return ` from the day “${from.deadline.replaceAll('-', ' ')}” is due`;
+	if ('answer' in from) return ` the answer “${from.answer.replaceAll('-', ' ')}”`;
+	return ` the day “${from.deadline.replaceAll('-', ' ')}” is due`;
 }
 
-/** How a date is counted, as it is written in the book. */
-function describeExpression(expression: Expression): string {
+/** "30 days after", "16 court days before", "the same day". */
+function describeAmount(written: string, dayWord: string): string {
+	const { n, unit, sign } = parseAmount(written);
+	if (n === 0) return 'the same day';
+	return `${formatAmount(n, unit, dayWord)} ${sign === 1 ? 'after' : 'before'}`;
+}
+
+/** How a date is counted, in words. */
+function describeExpression(expression: Expression, dayWord: string): string {
+	const describe = (part: Expression) => describeExpression(part, dayWord);
 	if (expression.kind === 'choose')
-		return `${expression.which} of ${expression.of.map(describeExpression).join(' and ')}`;
-	if (expression.kind === 'day') return `that day${describeFrom(expression.from)}`;
+		return `the ${expression.which} of ${expression.of.map(describe).join(' and ')}`;
+	if (expression.kind === 'day') return describeFrom(expression.from).trim() || 'that day';
 	const { amount, ext, roll, everyDay, of, from, next, time } = expression;
 	return [
-		String(amount),
-		ext ? ' ext' : '',
-		roll === 'none' ? ', no roll' : roll === 'towards' ? ', rolls towards' : '',
+		describeAmount(amount, dayWord),
+		of ? ` ${describe(of)}` : describeFrom(from),
+		ext ? ' (and what the way of service adds)' : '',
+		roll === 'none' ? ', on whatever day that is' : '',
+		roll === 'towards' ? ', or the court day nearer to it' : '',
 		everyDay ? ', every day counted' : '',
-		of ? ` from the ${describeExpression(of)}` : describeFrom(from),
 		next === undefined ? '' : `, then the next ${WEEKDAYS[next]}`,
 		time ? ` at ${time}` : ''
 	].join('');
@@ -51,16 +62,16 @@ function describeWhen(
 }
 
 /** How a rule counts, and when it holds, in words. */
-export const describeRule = (rule: Rule, { questions }: BookEvent) => ({
+export const describeRule = (rule: Rule, { questions }: BookEvent, dayWord: string) => ({
 	id: rule.id,
 	title: rule.title,
 	authority: rule.authority,
 	book: rule.book,
 	by: rule.by ?? null,
 	owner: rule.owner ?? null,
-	count: rule.count ? describeExpression(rule.count) : '',
+	count: rule.count ? describeExpression(rule.count, dayWord) : '',
 	variants: rule.variants.map(
-		({ when, count }) => `${describeWhen(when, questions)}: ${describeExpression(count)}`
+		({ when, count }) => `${describeWhen(when, questions)}: ${describeExpression(count, dayWord)}`
 	),
 	only: rule.only ? describeWhen(rule.only, questions) : '',
 	note: rule.note ?? '',
@@ -84,7 +95,7 @@ export function describeEvents(book: Rulebook, words: string) {
 			hint: event.hint,
 			timed: needsTime(event),
 			questions: event.questions.map(({ ask }) => ask),
-			rules: event.rules.map((rule) => describeRule(rule, event)),
+			rules: event.rules.map((rule) => describeRule(rule, event, book.method.dayWord)),
 			suggestions: event.suggestions.map(({ title, count, of }) => ({
 				title,
 				count,

@@ -7,6 +7,7 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import TextArea from '$lib/ui/TextArea.svelte';
+	import SourceField from '$lib/docket/SourceField.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
@@ -226,15 +227,15 @@
 							bind:value={v.number}
 						/>
 					</div>
-					<SelectField
+					<SourceField
 						label="Document"
-						error={errors.documentId}
-						name="documentId"
+						documents={t.documents.map(({ id, number, name }) => ({
+							id,
+							name: `${number.split('-').at(-1)} ${name}`
+						}))}
 						bind:value={v.documentId}
-						><option value="">none</option>{#each t.documents as d (d.id)}<option value={d.id}
-								>{d.number.split('-').at(-1)} {d.name}</option
-							>{/each}</SelectField
-					>
+						error={errors.documentId}
+					/>
 					<div><button class="btn go" disabled={busy}>Add the exhibit</button></div>
 				</div>{/snippet}</ActionForm
 		>

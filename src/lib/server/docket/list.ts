@@ -171,7 +171,7 @@ export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]
 
 export const DOCKET_PAGE = 80;
 /** More dates than this are not drawn at once; the screen says so. */
-export const DAYS_LIMIT = 3000;
+export const DAYS_LIMIT = 2500;
 
 /** What a list shows of these dates, in their order. */
 function findRows({ db }: Application, ids: readonly { id: string }[]): DeadlineListRow[] {

@@ -5,6 +5,7 @@ import { all, one, scalar } from '#server/db/sql.ts';
 import { findMatterMail, listMatterMail } from '#server/mail/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { findTrialView } from '#server/trial/queries.ts';
 import { batchDeadlines } from './batch.ts';
 import { addDeadline } from './by-hand.ts';
 import { dateItem, requireDated } from './calendar-items.ts';
@@ -78,6 +79,14 @@ describe('working marks', () => {
 		const item = dateItem(house, requireDated(house, dates[0]!));
 		assert.match(item.title, /\[waiting\]$/);
 		assert.match(item.description, /Marked: waiting/);
+	});
+
+	it('stand on the trial view', () => {
+		good(mark(keep('waiting')));
+		assert.deepEqual(
+			findTrialView(house, matterId).dates.map(({ workingMark }) => workingMark),
+			['waiting', null]
+		);
 	});
 
 	it('are put on many dates at once', () => {

@@ -15,6 +15,8 @@ type TrialDate = {
 	/** It no longer follows its event. */
 	adrift: boolean;
 	sort: Sort;
+	/** A word of the department's own on it. */
+	workingMark: string | null;
 };
 export type TrialView = {
 	exhibits: {
@@ -48,11 +50,13 @@ export function findTrialView({ db }: Application, matterId: string): TrialView 
 	const params = { matterId };
 	const dates = all<Omit<TrialDate, 'checked' | 'adrift'> & { checked: 0 | 1; adrift: 0 | 1 }>(
 		db,
-		`SELECT title, date, state, checked_by IS NOT NULL AS checked,
-			left_by IS NOT NULL AS adrift, sort
-		FROM deadline
-		WHERE matter_id = @matterId AND state = 'docketed'
-		ORDER BY date`,
+		`SELECT
+			d.title, d.date, d.state, d.checked_by IS NOT NULL AS checked,
+			d.left_by IS NOT NULL AS adrift, d.sort, w.label AS workingMark
+		FROM deadline d
+		LEFT JOIN working_mark w ON w.id = d.working_mark_id
+		WHERE d.matter_id = @matterId AND d.state = 'docketed'
+		ORDER BY d.date`,
 		params
 	);
 	return {

@@ -3,6 +3,7 @@
 	import { isOccasion } from '#core/docket/occasion.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import type { TrialView } from '#server/trial/queries.ts';
+	import WorkingMark from '$lib/docket/WorkingMark.svelte';
 	import Kite from '$lib/docket/Kite.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
 	import Section from '$lib/ui/Section.svelte';
@@ -26,6 +27,7 @@
 			/>
 			<span class="min-w-0 grow">
 				{date.title}
+				<WorkingMark mark={date.workingMark} />
 				{#if date.adrift}
 					<span class="block font-semibold text-madder">{NO_LONGER_FOLLOWS}</span>
 				{/if}

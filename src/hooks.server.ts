@@ -12,9 +12,9 @@ import {
 import { building } from '$app/environment';
 import { findSessionStaff } from '#server/access/accounts.ts';
 import { compressResponse } from '#server/http/compress.ts';
-import { sqlTime } from '#server/db/sql.ts';
 import { COOKIE } from '#server/http/cookie.ts';
 import { findMoved } from '#server/http/moved.ts';
+import { startTiming } from '#server/http/timing.ts';
 import { logger, requireRunning, start } from '#server/running.ts';
 
 export async function init(): Promise<void> {
@@ -45,7 +45,7 @@ const SIGNED_OUT = 'You are signed out. Sign in again in another tab; what you t
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const began = performance.now();
-	const sqlBefore = sqlTime();
+	const addTiming = startTiming();
 	const moved = event.request.method === 'GET' ? findMoved(event.url) : undefined;
 	if (moved !== undefined) redirect(308, moved);
 	recognize(event);
@@ -57,8 +57,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	}
 	const response = await compressResponse(event.request, await resolve(event));
 	setHeaders(event, response);
-	if (process.env.KITE_TIMING === '1')
-		response.headers.set('Server-Timing', `sql;dur=${(sqlTime() - sqlBefore).toFixed(1)}`);
+	addTiming(response);
 	// The route, not the path: a signing link's secret never reaches the log.
 	logger.info(
 		{

@@ -13,13 +13,13 @@ import {
 import { command } from '#server/app/command.ts';
 import { Refused } from '#server/app/errors.ts';
 import { maybeText } from '#server/app/fields.ts';
-import { all, maybeOne } from '#server/db/sql.ts';
+import { maybeOne } from '#server/db/sql.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
 import { docketReport } from './messages.ts';
 import { makeReportCsv } from './report-files.ts';
 import { formatFilter } from './filter-words.ts';
-import { makeReport, parseReport, type Report } from './report.ts';
+import { listRestricted, makeReport, parseReport, type Report } from './report.ts';
 
 export const mailReport = command({
 	name: 'mail docket report',
@@ -69,9 +69,7 @@ function splitRestricted(
 	app: Application,
 	report: Report
 ): { matterId: string | null; report: Report }[] {
-	const restricted = new Set(
-		all<{ id: string }>(app.db, 'SELECT id FROM matter WHERE restricted = 1').map(({ id }) => id)
-	);
+	const restricted = listRestricted(app);
 	const part = (matterId: string | null) => ({
 		matterId,
 		report: {

@@ -8,12 +8,11 @@ import type { Application, Staff } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
 import { Refused } from '#server/app/errors.ts';
 import { text } from '#server/app/fields.ts';
-import { all } from '#server/db/sql.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { formatFilter } from './filter-words.ts';
 import { docketReportOutside } from './messages.ts';
 import type { ReportColumn } from './report-columns.ts';
-import { describeReport, makeReport, parseReport, type Report } from './report.ts';
+import { describeReport, listRestricted, makeReport, parseReport, type Report } from './report.ts';
 import { reportPdfTask } from './tasks.ts';
 
 /** What is for the department alone. */
@@ -40,9 +39,7 @@ const addresses = text('A mail address', 1000)
 /** What goes outside of a report: without restricted matters, without our own columns. */
 function makeOutsideReport(app: Application, me: Staff, query: string): Report {
 	const report = makeReport(app, me, parseReport(app, new URLSearchParams(query)));
-	const restricted = new Set(
-		all<{ id: string }>(app.db, 'SELECT id FROM matter WHERE restricted = 1').map(({ id }) => id)
-	);
+	const restricted = listRestricted(app);
 	const rows = report.rows.filter(({ matterId }) => !restricted.has(matterId));
 	const columns = report.columns.filter((column) => !OWN.has(column));
 	if (rows.length === 0) throw new Refused('No date fits: there is nothing to send.');

@@ -64,7 +64,11 @@ export function makeReport(
 ): Report {
 	const { rows, total } = listDeadlines(app, me, { ...request.filter, page: 1, per: limit });
 	const more = findMore(app, rows);
-	return { ...request, total, rows: rows.map((row) => toReportRow(app, row, more.get(row.id)!)) };
+	const full = rows.flatMap((row) => {
+		const found = more.get(row.id);
+		return found ? [toReportRow(app, row, found)] : [];
+	});
+	return { ...request, total, rows: full };
 }
 
 type More = {
@@ -80,6 +84,12 @@ type More = {
 	/** An instant. */
 	changedAt: string;
 };
+
+/** Restricted matters: their dates never go where others may read of them. */
+export const listRestricted = ({ db }: Application): Set<string> =>
+	new Set(
+		all<{ id: string }>(db, 'SELECT id FROM matter WHERE restricted = 1').map(({ id }) => id)
+	);
 
 /** Who made it and when, as its pages say. */
 export const describeReport = ({ clock }: Application, { name }: Staff): string =>

@@ -5,11 +5,12 @@ import { Holidays, type HolidayRule } from '../dates/holidays.ts';
 import { parseDate } from '../dates/plain.ts';
 import { amount, expression, type Expression } from './expression.ts';
 import { OCCASIONS, type Occasion } from '../docket/occasion.ts';
+import { faultsOf, faultWords, type BookFault } from './faults.ts';
 import { methodSchema, type Method } from './method.ts';
 
-const plainDate = z
-	.string()
-	.refine((text) => parseDate(text) !== undefined, { message: 'not a date that exists' });
+const plainDate = z.string().refine((text) => parseDate(text) !== undefined, {
+	message: 'is not a date that exists: write it like "2026-11-30"'
+});
 /** Conditions: a question's answer, or the event's date before a day. All must hold. */
 const when = z.strictObject({
 	answers: z.record(z.string(), z.string()).optional(),
@@ -63,7 +64,7 @@ const deadline = z.strictObject({
 });
 
 const question = z.strictObject({
-	id: z.string().regex(/^[a-z0-9-]+$/),
+	id: z.string().regex(/^[a-z0-9-]+$/, 'has small letters, digits and hyphens only'),
 	ask: z.string(),
 	kind: z.enum(['choice', 'date']),
 	options: z
@@ -100,7 +101,7 @@ const eventSchema = z.strictObject({
 });
 
 const bookSchema = z.strictObject({
-	book: z.string().regex(/^[a-z0-9.-]+$/),
+	book: z.string().regex(/^[a-z0-9.-]+$/, 'has small letters, digits, points and hyphens only'),
 	title: z.string(),
 	short: z.string(),
 	version: z.string(),
@@ -182,40 +183,34 @@ export function slugOf(text: string): string {
 /** A book that does not hold together, in words that say where. */
 export class BookError extends Error {}
 
-/** A fault of a book: in words, with the path to its place in the file. */
-export type BookFault = { path: (string | number)[]; message: string };
+/** Reads the schema of a book alone; whether its rules have examples is asked apart. */
+export function parseBookShape(data: unknown): { file: BookFile } | { faults: BookFault[] } {
+	const parsed = bookSchema.safeParse(data, { error: faultWords });
+	if (parsed.success) return { file: parsed.data };
+	return { faults: parsed.error.issues.flatMap((issue) => faultsOf(issue)) };
+}
 
-const deepest = (issue: z.core.$ZodIssue): string => {
-	if (issue.code === 'invalid_union' && issue.errors.length > 0)
-		return [...new Set(issue.errors.flat().map(deepest))].join('; or ');
-	if (issue.code === 'unrecognized_keys')
-		return `${issue.keys.map((key) => `"${key}"`).join(', ')} is not known here`;
-	return issue.message;
-};
+/** The rules of a court or an agency that have fewer than two worked examples. */
+export function findUnexampled({ sort, events }: BookFile): BookFault[] {
+	if (sort !== 'court' && sort !== 'agency') return [];
+	return events.flatMap(({ deadlines }, at) =>
+		deadlines.flatMap(({ title, examples }, index) =>
+			examples.length < 2
+				? {
+						path: ['events', at, 'deadlines', index],
+						message: `"${title}": a rule needs at least two examples`
+					}
+				: []
+		)
+	);
+}
 
 /** Reads one book from data (parsed YAML), or says every fault with its place. */
 export function parseBookOrFaults(data: unknown): { file: BookFile } | { faults: BookFault[] } {
-	const parsed = bookSchema.safeParse(data);
-	if (!parsed.success)
-		return {
-			faults: parsed.error.issues.map((i) => ({
-				path: i.path as (string | number)[],
-				message: deepest(i)
-			}))
-		};
-	const file = parsed.data;
-	const faults: BookFault[] = [];
-	if (file.sort === 'court' || file.sort === 'agency')
-		file.events.forEach((event, i) =>
-			event.deadlines.forEach((item, index) => {
-				if (item.examples.length < 2)
-					faults.push({
-						path: ['events', i, 'deadlines', index],
-						message: `"${item.title}": a rule needs at least two examples`
-					});
-			})
-		);
-	return faults.length ? { faults } : { file };
+	const read = parseBookShape(data);
+	if ('faults' in read) return read;
+	const faults = findUnexampled(read.file);
+	return faults.length ? { faults } : read;
 }
 
 /** Reads one book from data (parsed YAML). Throws BookError naming the place. */
@@ -239,11 +234,12 @@ function methodOf(
 	id: string,
 	chain: readonly BookFile[]
 ): { method: Method; calendar: CourtCalendar } {
-	const read = methodSchema.safeParse(Object.assign({}, ...chain.map((item) => item.method ?? {})));
-	if (!read.success)
-		throw new BookError(
-			`${id}: method / ${read.error.issues[0]!.path.join(' / ')}: ${read.error.issues[0]!.message}`
-		);
+	const written: unknown = Object.assign({}, ...chain.map((item) => item.method ?? {}));
+	const read = methodSchema.safeParse(written, { error: faultWords });
+	if (!read.success) {
+		const [fault] = read.error.issues.flatMap((issue) => faultsOf(issue));
+		throw new BookError(`${id}: method / ${fault?.path.join(' / ')}: ${fault?.message}`);
+	}
 	const other = read.data;
 	return {
 		method: other,

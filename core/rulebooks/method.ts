@@ -9,7 +9,7 @@ const holiday = z
 		name: z.string(),
 		fixed: z
 			.string()
-			.regex(/^\d\d-\d\d$/)
+			.regex(/^\d\d-\d\d$/, 'is month and day, like "12-25"')
 			.optional(),
 		nth: z.int().optional(),
 		weekday: z.int().min(0).max(6).optional(),
@@ -18,7 +18,7 @@ const holiday = z
 		easter: z.int().optional(),
 		once: z
 			.string()
-			.regex(/^\d{4}-\d\d-\d\d$/)
+			.regex(/^\d{4}-\d\d-\d\d$/, 'is a day, like "2026-11-30"')
 			.optional(),
 		since: z.int().optional(),
 		until: z.int().optional(),
@@ -75,7 +75,7 @@ const deemed = z.strictObject({
 				rule: z.enum(['same-day', 'second-day', 'second-business-day']),
 				before: z
 					.string()
-					.regex(/^\d\d:\d\d$/)
+					.regex(/^\d\d:\d\d$/, 'is a time of day, like "16:30"')
 					.optional(),
 				authority: z.string().optional()
 			})

@@ -3,7 +3,8 @@
  * book.
  */
 import { z } from 'zod';
-import { parseBookOrFaults, type BookFault, type Rulebook } from '#core/rulebooks/book.ts';
+import { parseBookOrFaults, type Rulebook } from '#core/rulebooks/book.ts';
+import type { BookFault } from '#core/rulebooks/faults.ts';
 import { Refused } from '#server/app/errors.ts';
 import { day, id, maybeId, text } from '#server/app/fields.ts';
 import type { MatterOrderRow } from './rows.ts';

@@ -9,16 +9,24 @@ import { propose } from '#core/docket/propose.ts';
 import { explainTrace } from '#core/docket/trace.ts';
 import {
 	BookError,
-	parseBookOrFaults,
+	findUnexampled,
+	parseBookShape,
 	slugOf,
 	type BookFile,
 	type Rulebook
 } from '#core/rulebooks/book.ts';
+import type { BookFault } from '#core/rulebooks/faults.ts';
 import { Shelf, shippedShelf, type Order } from './shelf.ts';
+import { placeWords } from './place-words.ts';
+import { originsOf, soundPart, type SoundPart } from './sound-part.ts';
+import { yamlFaultWords } from './yaml-faults.ts';
 
-export type Fault = { line: number; message: string };
+type Path = (string | number)[];
+/** What is wrong, its line in the text, and where it lies in the book, where that is known. */
+export type Fault = { line: number; message: string; path?: Path };
 export type ExampleView = {
 	line: number;
+	path: Path;
 	event: string;
 	rule: string;
 	date: string;
@@ -28,6 +36,8 @@ export type ExampleView = {
 	counted: string | null;
 	/** What the book says it gives. */
 	gives: string | null;
+	/** Whether it says already what it gives. */
+	said: boolean;
 	agrees: boolean;
 	sentences: string[];
 };
@@ -45,7 +55,8 @@ export type BookDraft = {
 
 /** More characters than this are not read. */
 export const BOOK_LIMIT = 400_000;
-type Path = (string | number)[];
+/** More faults than this are not listed. */
+const FAULTS_SHOWN = 30;
 
 /** Finds the line of a place in the document, or of the nearest place around it. */
 class Places {
@@ -77,31 +88,66 @@ export function checkBook(draft: BookDraft): CheckedBook {
 	const places = new Places(document, lines);
 	const syntax = findSyntaxFaults(document, places);
 	if (syntax.length) return faulty(...syntax);
-	const read = parseBookOrFaults(document.toJS());
-	if ('faults' in read)
-		return faulty(
-			...read.faults.slice(0, 30).map(({ path, message }) => ({
-				line: places.lineOf(path),
-				message: path.length ? `${formatPath(path)}: ${message}` : message
-			}))
-		);
+	const written: unknown = document.toJS();
+	const read = parseBookShape(written);
+	if ('faults' in read) return checkPart(draft, { written, places, faults: read.faults });
 	const { file } = read;
 	const identity = findIdentityFault(draft, file, places);
 	if (identity) return faulty(identity);
-	const own = new Map(draft.own.map((other) => [other.book, other]));
-	const shelf = new Shelf(new Map([...shippedShelf().files, ...own])).with(file);
+	const shelf = shelfWith(draft, file);
 	const faults = findLayerFaults(file, shelf, places);
 	if (faults.length) return { faults, examples: [], file };
-	const examples = checkExamples(shelf.book(file.book), file, places);
-	const wrong = examples.filter((example) => !example.agrees).map(exampleFault);
-	return { faults: [...findOrderFaults(draft, file, shelf), ...wrong], examples, file };
+	const examples = checkExamples(shelf.book(file.book), { file, origins: originsOf(file) }, places);
+	return {
+		faults: [
+			...findUnexampled(file).map((fault) => ({ ...fault, line: places.lineOf(fault.path) })),
+			...findOrderFaults(draft, file, shelf),
+			...examples.filter(({ agrees }) => !agrees).map(exampleFault)
+		],
+		examples,
+		file
+	};
+}
+
+/** The books of the house with the draft among them. */
+const shelfWith = ({ own }: BookDraft, file: BookFile): Shelf =>
+	new Shelf(
+		new Map([...shippedShelf().files, ...own.map((other) => [other.book, other] as const)])
+	).with(file);
+
+/** A book with faults in its shape: those, and the examples of what is sound already. */
+function checkPart(
+	draft: BookDraft,
+	{ written, places, faults }: { written: unknown; places: Places; faults: readonly BookFault[] }
+): CheckedBook {
+	const sound = soundPart(written, faults);
+	return {
+		faults: faults.slice(0, FAULTS_SHOWN).map(({ path, message }) => ({
+			line: places.lineOf(path),
+			path,
+			message: path.length ? `${placeWords(path, written)}: ${message}` : message
+		})),
+		examples: sound ? checkSound(draft, sound, places) : [],
+		file: null
+	};
+}
+
+function checkSound(draft: BookDraft, sound: SoundPart, places: Places): ExampleView[] {
+	try {
+		const book = shelfWith(draft, sound.file).book(sound.file.book);
+		return checkExamples(book, sound, places);
+	} catch (error) {
+		// What is left of it does not lie over the book below yet: nothing can be counted.
+		if (error instanceof BookError) return [];
+		throw error;
+	}
 }
 
 function findSyntaxFaults(document: Document.Parsed, places: Places): Fault[] {
 	if (document.errors.length)
 		return document.errors.slice(0, 20).map((error) => ({
 			line: places.lineAt(error.pos[0]),
-			message: error.message.replace(/ at line .*$/s, '')
+			message: yamlFaultWords(error)
 		}));
 	let alias: number | undefined;
 	visit(document, {
@@ -122,11 +168,11 @@ function findIdentityFault(
 ): Fault | undefined {
 	if (expect !== null && file.book !== expect) {
 		const message = `This book is “${expect}”: a version keeps its name.`;
-		return { line: places.lineOf(['book']), message };
+		return { line: places.lineOf(['book']), path: ['book'], message };
 	}
 	if (file.sort === 'order') {
 		const message = 'An order is laid over the rules on its matter, not kept as a book.';
-		return { line: places.lineOf(['sort']), message };
+		return { line: places.lineOf(['sort']), path: ['sort'], message };
 	}
 	return undefined;
 }
@@ -139,7 +185,8 @@ function findLayerFaults(file: BookFile, shelf: Shelf, places: Places): Fault[] 
 		return [];
 	} catch (error) {
 		if (!(error instanceof BookError)) throw error;
-		return [{ line: places.lineOf(placeNamed(file, error.message)), message: error.message }];
+		const path = placeNamed(file, error.message);
+		return [{ line: places.lineOf(path), path, message: error.message }];
 	}
 }
 
@@ -178,15 +225,28 @@ type FileEvent = BookFile['events'][number];
 type FileDeadline = FileEvent['deadlines'][number];
 type Example = FileDeadline['examples'][number];
 
-function checkExamples(book: Rulebook, file: BookFile, places: Places): ExampleView[] {
+function checkExamples(
+	book: Rulebook,
+	{ file, origins }: SoundPart,
+	places: Places
+): ExampleView[] {
 	return file.events.flatMap((event, at) => {
 		const rules = ruleIds(event);
+		const origin = origins[at];
 		return event.deadlines.flatMap((deadline, index) =>
 			deadline.examples.map((example, number): ExampleView => {
 				const { counted, sentences } = countExample(book, event, rules[index] ?? '', example);
 				const answers = Object.entries(example.answers ?? {});
+				const row = origin?.deadlines[index];
+				const said = row?.examples[number]?.said ?? true;
+				const path = [
+					...['events', origin?.event ?? at],
+					...['deadlines', row?.at ?? index],
+					...['examples', row?.examples[number]?.at ?? number]
+				];
 				return {
-					line: places.lineOf(['events', at, 'deadlines', index, 'examples', number]),
+					line: places.lineOf(path),
+					path,
 					event: event.event,
 					rule: deadline.title,
 					date: example.date,
@@ -194,7 +254,8 @@ function checkExamples(book: Rulebook, file: BookFile, places: Places): ExampleV
 					answers: answers.map(([question, answer]) => `${question} ${answer}`).join(', '),
 					counted,
 					gives: example.gives,
-					agrees: counted === example.gives,
+					said,
+					agrees: said && counted === example.gives,
 					sentences
 				};
 			})
@@ -241,10 +302,8 @@ function countExample(
 	}
 }
 
-const exampleFault = ({ line, rule, gives, counted }: ExampleView): Fault => ({
+const exampleFault = ({ line, path, rule, gives, counted }: ExampleView): Fault => ({
 	line,
+	path,
 	message: `“${rule}”: the example says ${gives ?? 'no date'}, the count gives ${counted ?? 'none'}.`
 });
-
-const formatPath = (path: readonly (string | number)[]) =>
-	path.map((part) => (typeof part === 'number' ? part + 1 : part)).join(' ');

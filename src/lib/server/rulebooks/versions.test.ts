@@ -260,7 +260,7 @@ describe("a book of the department's own", () => {
 					})
 				)
 			).message,
-			/"colour" is not known here/
+			/“colour” is not known here/
 		);
 		assert.match((await fault('x'.repeat(400_001))).message, /400 KB/);
 		assert.match(

@@ -59,8 +59,9 @@ const RULES = [
 	),
 	forbid(
 		'no file knows itself by way of others',
-		{ path: '^(src|core|demo|bin)/' },
-		{ circular: true, viaOnly: TYPES }
+		{ path: '^((?:src|core|demo|bin)/.+)$' },
+		// A part that draws itself within itself names itself, which Svelte asks for.
+		{ circular: true, viaOnly: TYPES, pathNot: '^$1$' }
 	)
 ];
 

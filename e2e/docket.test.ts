@@ -296,15 +296,16 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.fill('Days, row 1', 'early');
 		await clerk.press('Write the book');
 		await clerk.sees('Write the days like');
-		await clerk.fill('Days, row 1', '-20cd');
+		await clerk.fill('Days, row 1', '20 court days before');
 		await clerk.press('Write the book');
 		await clerk.sees('Order the steel');
 		await clerk.sees('20 working days before');
 		await clerk.press('Change it');
+		await clerk.press('Text (YAML)');
 		await clerk.sees('It holds together');
 		const write = (from: string, to: string) =>
 			clerk.page.$eval(
-				'textarea[name="yaml"]',
+				'textarea[aria-label="The book in YAML"]',
 				(item, a, b) => {
 					const area = item as HTMLTextAreaElement;
 					area.value = area.value.replace(a, b);
@@ -320,7 +321,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.fill('What changed', 'Steel takes longer');
 		await clerk.press('Save this version');
 		await clerk.sees('still says');
-		await clerk.page.$eval('textarea[name="yaml"]', (item) => {
+		await clerk.page.$eval('textarea[aria-label="The book in YAML"]', (item) => {
 			const area = item as HTMLTextAreaElement;
 			area.value = area.value.replace(/version: .*/, 'version: "2"');
 			area.dispatchEvent(new Event('input', { bubbles: true }));
@@ -329,7 +330,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await clerk.press('Save this version');
 		await clerk.sees('25 working days before');
 		await clerk.sees('Steel takes longer');
-		await clerk.go('/rulebooks/us-ca-superior/edit');
+		await clerk.go('/rulebooks/us-ca-superior/edit?as=text');
 		await clerk.sees(/\d+ of \d+ agree/);
 		await write('gives: "2026-06-08"', 'gives: "2026-06-09"');
 		await clerk.sees('the example says 2026-06-09');

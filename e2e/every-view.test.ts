@@ -115,7 +115,11 @@ describe('every main view', { timeout: 600_000 }, () => {
 			),
 			[wes, '/'],
 			[wes, '/requests'],
-			[clerk, '/rulebooks/us-tx-district/edit'],
+			[clerk, '/rulebooks/us-tx-district/edit?as=text'],
+			[
+				clerk,
+				'/rulebooks/us-ca-superior/edit?event=complaint-filed&rule=serve-and-file-proof-of-service'
+			],
 			[clerk, '/rulebooks/new']
 		];
 		const all: string[] = [];

@@ -130,7 +130,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/docket/report/export': () =>
 		['csv', 'ics'].map((as) => `/docket/report/export?go=1&show=all&as=${as}`),
 	'/rulebooks': () => ['/rulebooks'],
-	'/rulebooks/new': () => ['/rulebooks/new', '/rulebooks/new?as=yaml'],
+	'/rulebooks/new': () => ['/rulebooks/new', '/rulebooks/new?as=rules', '/rulebooks/new?as=yaml'],
 	'/rulebooks/[id]': () => ['/rulebooks/us-federal.ca-nd'],
 	'/rulebooks/[id]/edit': () => ['/rulebooks/us-federal/edit'],
 	'/rulebooks/[id]/yaml': () => ['/rulebooks/us-federal/yaml'],
@@ -191,6 +191,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 		]
 	],
 	'/api/preview/book': () => [['/api/preview/book', { yaml: 'book: own.x' }]],
+	'/api/preview/book-shape': () => [['/api/preview/book-shape', { below: 'us-federal' }]],
 	'/sign/[token]': null,
 	'/sign/[token]/file': null,
 	'/sign-in': null,

@@ -1,7 +1,7 @@
 /** Amounts of days as people type them. */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { CountError, normalizeAmount, parseAmount } from './amount.ts';
+import { CountError, normalizeAmount, normalizeSpan, parseAmount } from './amount.ts';
 
 describe('an amount as it is typed', () => {
 	for (const [typed, written] of [
@@ -21,6 +21,12 @@ describe('an amount as it is typed', () => {
 			parseAmount(normalizeAmount(typed));
 		});
 
+	it('may have its direction behind it', () => {
+		assert.equal(normalizeSpan('20 court days before'), '-20cd');
+		assert.equal(normalizeSpan('1 month after'), '+1m');
+		assert.equal(normalizeSpan('-2w'), '-2w');
+		assert.equal(normalizeSpan('before'), 'before');
+	});
 	for (const typed of ['soon', '1.5 days', '14 moons', '', 'days'])
 		it(`“${typed}” is none`, () =>
 			assert.throws(() => parseAmount(normalizeAmount(typed)), CountError));

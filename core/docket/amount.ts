@@ -59,6 +59,14 @@ export function normalizeAmount(typed: string): string {
 	return `${sign === '' || sign === '+' ? '+' : '-'}${n}${unit === 'c' ? 'd' : unit}`;
 }
 
+/** The same where a direction may stand behind: "20 court days before" is "-20cd". */
+export function normalizeSpan(typed: string): string {
+	const match = /^(.*?)\s+(before|after)$/i.exec(typed.trim());
+	if (!match) return normalizeAmount(typed);
+	const amount = normalizeAmount(match[1]!);
+	return match[2]!.toLowerCase() === 'before' ? amount.replace(/^\+/, '-') : amount;
+}
+
 const FIRST = toDay('1900-01-01' as PlainDate);
 const LAST = toDay('2199-12-31' as PlainDate);
 /** A day of the years that can be counted. @throws CountError where it lies outside of them */

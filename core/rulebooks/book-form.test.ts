@@ -3,7 +3,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, it } from 'node:test';
 import { parse } from 'yaml';
 import { parseBook } from './book.ts';
-import { emptyDeadline, readBookForm, writeBookForm } from './book-form.ts';
+import { readBookForm, writeBookForm } from './book-form.ts';
+import { deadlineIds, emptyDeadline, renameDeadline } from './form-rows.ts';
 import { expression } from './expression.ts';
 import { describeWritten, readCount, writeCount } from './written-count.ts';
 
@@ -41,6 +42,25 @@ describe('a book as a form holds it', () => {
 		);
 		const [deadline] = (writeBookForm(form)['events'] as { deadlines: object[] }[])[0]!.deadlines;
 		assert.deepEqual((deadline as { examples: unknown }).examples, examples);
+	});
+	it('lets what hangs on a date follow its new name', () => {
+		const count = { later: ['+3d', { count: '+7d', from: { deadline: 'answer' } }] };
+		const written = {
+			events: [
+				{
+					deadlines: [{ title: 'Answer' }, { title: 'Reply', count }, { title: 'Reply (again)' }],
+					suggestions: [{ title: 'look', of: 'answer', count: '-7d' }]
+				}
+			]
+		};
+		const form = readBookForm(written);
+		const [event] = form.events;
+		assert.deepEqual(deadlineIds(event!), ['answer', 'reply', 'reply-2']);
+		renameDeadline(event!, 'answer', 'response');
+		const text = JSON.stringify(writeBookForm(form));
+		assert.match(text, /"from":\{"deadline":"response"\}/);
+		assert.match(text, /"of":"response"/);
+		assert.doesNotMatch(text, /"answer"/);
 	});
 	it('begins a date as something to file, with its count still to be given', () => {
 		const { act, count, examples } = emptyDeadline();

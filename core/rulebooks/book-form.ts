@@ -2,6 +2,7 @@
  * A book as a form holds it: every part a plain value that a field can show. It is read from what
  * is written, however wrong that is, and written again; parts without a field are kept.
  */
+import { filled } from './filled.ts';
 import { readCount, writeCount, type WrittenCount } from './written-count.ts';
 
 type Raw = Record<string, unknown>;
@@ -38,7 +39,7 @@ export type FormDeadline = Kept & {
 	owner: string;
 	examples: FormExample[];
 };
-export type FormOption = { id: string; say: string };
+type FormOption = { id: string; say: string };
 export type FormQuestion = Kept & {
 	id: string;
 	ask: string;
@@ -99,19 +100,6 @@ const writeAnswers = (answers: readonly FormAnswer[]): Raw | undefined => {
 	return Object.fromEntries(said.map(({ question, answer }) => [question, answer]));
 };
 
-/** Leaves out what says nothing: empty texts, lists and parts. */
-function filled(values: Raw): Raw {
-	return Object.fromEntries(
-		Object.entries(values).filter(
-			([, value]) =>
-				value !== undefined &&
-				value !== '' &&
-				value !== false &&
-				!(Array.isArray(value) && value.length === 0)
-		)
-	);
-}
-
 const readWhen = (written: unknown): FormWhen => ({
 	answers: answersOf(rawOf(written)['answers']),
 	before: text(rawOf(written)['before'])
@@ -121,7 +109,7 @@ function writeWhen({ answers, before }: FormWhen): Raw | undefined {
 	return Object.keys(when).length ? when : undefined;
 }
 
-function readExample(written: unknown): FormExample {
+export function readExample(written: unknown): FormExample {
 	const { date, time, service, answers, closures, gives, ...rest } = rawOf(written);
 	return {
 		date: text(date),
@@ -146,7 +134,7 @@ const writeExample = (example: FormExample): Raw => ({
 	...example.rest
 });
 
-function readVariant(written: unknown): FormVariant {
+export function readVariant(written: unknown): FormVariant {
 	const { when, count, say, ...rest } = rawOf(written);
 	return { when: readWhen(when), count: readCount(count), note: text(say), rest };
 }
@@ -157,7 +145,7 @@ const writeVariant = ({ when, count, note, rest }: FormVariant): Raw => ({
 	...rest
 });
 
-function readDeadline(written: unknown): FormDeadline {
+export function readDeadline(written: unknown): FormDeadline {
 	const { title, authority, text: law, link, tags, act, count, variants, ...more } = rawOf(written);
 	const { only, note, by, owner, examples, ...rest } = more;
 	return {
@@ -199,7 +187,7 @@ const writeDeadline = (deadline: FormDeadline): Raw => ({
 	...deadline.rest
 });
 
-function readQuestion(written: unknown): FormQuestion {
+export function readQuestion(written: unknown): FormQuestion {
 	const { id, ask, kind, options, if: asked, must, ...rest } = rawOf(written);
 	return {
 		id: text(id),
@@ -226,7 +214,7 @@ const writeQuestion = (question: FormQuestion): Raw => ({
 	...question.rest
 });
 
-function readSuggestion(written: unknown): FormSuggestion {
+export function readSuggestion(written: unknown): FormSuggestion {
 	const { title, of, count, ...rest } = rawOf(written);
 	return { title: text(title), of: text(of), count: text(count), rest };
 }
@@ -235,7 +223,7 @@ const writeSuggestion = ({ rest, ...suggestion }: FormSuggestion): Raw => ({
 	...rest
 });
 
-function readEvent(written: unknown): FormEvent {
+export function readEvent(written: unknown): FormEvent {
 	const { event, served, ahead, hint, tags, questions, deadlines, suggestions, ...rest } =
 		rawOf(written);
 	return {
@@ -264,7 +252,7 @@ const writeEvent = (event: FormEvent): Raw => ({
 	...event.rest
 });
 
-function readReplace(written: unknown): FormReplace {
+export function readReplace(written: unknown): FormReplace {
 	const { rule, count, authority, note, ...rest } = rawOf(written);
 	return {
 		rule: text(rule),
@@ -320,20 +308,3 @@ export const writeBookForm = (form: BookForm): Raw => ({
 	}),
 	...form.rest
 });
-
-/** A row as the form begins it: everything empty. */
-export const emptyEvent = (): FormEvent => readEvent({});
-export const emptyDeadline = (): FormDeadline => readDeadline({ act: 'file' });
-export const emptyVariant = (): FormVariant => readVariant({});
-export const emptyExample = (): FormExample => readExample({});
-export const emptyReplace = (): FormReplace => readReplace({});
-export const emptySuggestion = (): FormSuggestion => readSuggestion({});
-export const emptyQuestion = (id: string): FormQuestion =>
-	readQuestion({
-		id,
-		kind: 'choice',
-		options: [
-			{ id: 'yes', say: 'yes' },
-			{ id: 'no', say: 'no' }
-		]
-	});

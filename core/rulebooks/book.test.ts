@@ -3,8 +3,9 @@ import { readFileSync } from 'node:fs';
 import { describe, it } from 'node:test';
 import { parse } from 'yaml';
 import { plainDate } from '../dates/plain.ts';
-import { BookError, slugOf, layerBooks, parseBook, type BookFile } from './book.ts';
+import { BookError, layerBooks, parseBook, type BookFile } from './book.ts';
 import { propose } from '../docket/propose.ts';
+import { slugOf } from './slug.ts';
 import { explainTrace } from '../docket/trace.ts';
 import { shippedBook, listShippedBooks } from '../testing/books.ts';
 

@@ -7,6 +7,7 @@ import { amount, expression, type Expression } from './expression.ts';
 import { OCCASIONS, type Occasion } from '../docket/occasion.ts';
 import { faultsOf, faultWords, type BookFault } from './faults.ts';
 import { methodSchema, type Method } from './method.ts';
+import { slugOf } from './slug.ts';
 
 const plainDate = z.string().refine((text) => parseDate(text) !== undefined, {
 	message: 'is not a date that exists: write it like "2026-11-30"'
@@ -168,18 +169,6 @@ export type Rulebook = {
 	others: Map<string, { method: Method; calendar: CourtCalendar; layers: string[] }>;
 };
 
-/**
- * The id of an event or rule: its text before any parenthesis, lower-cased, every run of other
- * characters one hyphen.
- */
-export function slugOf(text: string): string {
-	return text
-		.replace(/\s*\(.*$/s, '')
-		.toLowerCase()
-		.replace(/[^a-z0-9]+/g, '-')
-		.replace(/^-|-$/g, '');
-}
-
 /** A book that does not hold together, in words that say where. */
 export class BookError extends Error {}
 
@@ -235,6 +224,10 @@ function methodOf(
 	chain: readonly BookFile[]
 ): { method: Method; calendar: CourtCalendar } {
 	const written: unknown = Object.assign({}, ...chain.map((item) => item.method ?? {}));
+	if (Object.keys(written as object).length === 0)
+		throw new BookError(
+			`${id} does not say how its court counts: let it lie over another book, or count as one does`
+		);
 	const read = methodSchema.safeParse(written, { error: faultWords });
 	if (!read.success) {
 		const [fault] = read.error.issues.flatMap((issue) => faultsOf(issue));

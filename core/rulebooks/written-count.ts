@@ -5,6 +5,7 @@
  */
 import type { Unit } from '../docket/trace.ts';
 import type { Expression, Start } from './expression.ts';
+import { filled } from './filled.ts';
 import { describeExpression, WEEKDAYS } from './words.ts';
 
 export type CountOf = {
@@ -28,7 +29,8 @@ export type CountOf = {
 };
 export type WrittenCount =
 	| CountOf
-	| { kind: 'earlier' | 'later'; of: WrittenCount[] }
+	| { kind: 'earlier'; of: WrittenCount[] }
+	| { kind: 'later'; of: WrittenCount[] }
 	| { kind: 'day'; from: string; label: string }
 	/** What cannot be read as a count, as it is written. */
 	| { kind: 'unread'; written: unknown };
@@ -137,25 +139,18 @@ export function writeCount(count: WrittenCount): unknown {
 		return { day: writeStart(count.from), ...(count.label ? { label: count.label } : {}) };
 	if (count.kind !== 'count') return { [count.kind]: count.of.map(writeCount) };
 	const amount = `${count.way === 'before' ? '-' : '+'}${count.n.trim()}${count.unit}`;
-	const { ext, roll, everyDay, next, time, label, cautious, rest } = count;
-	const further = {
-		...(everyDay ? { everyDay } : {}),
-		...(next ? { next } : {}),
-		...(time ? { time } : {}),
-		...(label ? { label } : {}),
-		...(cautious ? { cautious } : {}),
-		...rest
-	};
-	if (count.from === 'event' && Object.keys(further).length === 0)
+	const { from, of, ext, roll, everyDay, next, time, label, cautious, rest } = count;
+	const further = { ...filled({ everyDay, next, time, label, cautious }), ...rest };
+	if (from === 'event' && Object.keys(further).length === 0)
 		return `${amount}${ext ? ' ext' : ''}${ROLL_WORDS[roll]}`;
-	return {
+	return filled({
 		count: amount,
-		...(count.from === 'count' && count.of ? { of: writeCount(count.of) } : {}),
-		...(count.from === 'count' || count.from === 'event' ? {} : { from: writeStart(count.from) }),
-		...(ext ? { ext } : {}),
-		...(roll === 'usual' ? {} : { roll }),
+		of: from === 'count' && of ? writeCount(of) : undefined,
+		from: from === 'count' || from === 'event' ? undefined : writeStart(from),
+		ext,
+		roll: roll === 'usual' ? '' : roll,
 		...further
-	};
+	});
 }
 
 const startOf = (from: string): Start => (from === 'count' ? 'event' : (writeStart(from) as Start));
@@ -185,7 +180,7 @@ function expressionOf(count: WrittenCount): Expression | undefined {
 	};
 }
 
-/** How the count reads: "21 days after (and what the way of service adds)"; empty until it is whole. */
+/** How the count reads: "21 days after"; empty until it is whole. */
 export function describeWritten(count: WrittenCount, dayWord: string): string {
 	const expression = expressionOf(count);
 	if (!expression) return '';

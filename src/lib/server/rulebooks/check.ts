@@ -11,19 +11,22 @@ import {
 	BookError,
 	findUnexampled,
 	parseBookShape,
-	slugOf,
 	type BookFile,
 	type Rulebook
 } from '#core/rulebooks/book.ts';
 import type { BookFault } from '#core/rulebooks/faults.ts';
+import { slugOf } from '#core/rulebooks/slug.ts';
 import { Shelf, shippedShelf, type Order } from './shelf.ts';
 import { placeWords } from './place-words.ts';
-import { originsOf, soundPart, type SoundPart } from './sound-part.ts';
+import { originsOf, soundPart, type Origin, type SoundPart } from './sound-part.ts';
 import { yamlFaultWords } from './yaml-faults.ts';
 
 type Path = (string | number)[];
-/** What is wrong, its line in the text, and where it lies in the book, where that is known. */
-export type Fault = { line: number; message: string; path?: Path };
+/**
+ * What is wrong, its line in the text, where it lies in the book where that is known, and what to
+ * say beside that place itself.
+ */
+export type Fault = { line: number; message: string; path?: Path; short?: string };
 export type ExampleView = {
 	line: number;
 	path: Path;
@@ -121,15 +124,15 @@ function checkPart(
 	{ written, places, faults }: { written: unknown; places: Places; faults: readonly BookFault[] }
 ): CheckedBook {
 	const sound = soundPart(written, faults);
-	return {
-		faults: faults.slice(0, FAULTS_SHOWN).map(({ path, message }) => ({
-			line: places.lineOf(path),
-			path,
-			message: path.length ? `${placeWords(path, written)}: ${message}` : message
-		})),
-		examples: sound ? checkSound(draft, sound, places) : [],
-		file: null
-	};
+	const examples = sound ? checkSound(draft, sound, places) : [];
+	const inShape = faults.map(({ path, message }) => ({
+		line: places.lineOf(path),
+		path,
+		short: message,
+		message: path.length ? `${placeWords(path, written)}: ${message}` : message
+	}));
+	const wrong = examples.filter(({ said, agrees }) => said && !agrees).map(exampleFault);
+	return { faults: [...inShape, ...wrong].slice(0, FAULTS_SHOWN), examples, file: null };
 }
 
 function checkSound(draft: BookDraft, sound: SoundPart, places: Places): ExampleView[] {
@@ -232,18 +235,11 @@ function checkExamples(
 ): ExampleView[] {
 	return file.events.flatMap((event, at) => {
 		const rules = ruleIds(event);
-		const origin = origins[at];
 		return event.deadlines.flatMap((deadline, index) =>
 			deadline.examples.map((example, number): ExampleView => {
 				const { counted, sentences } = countExample(book, event, rules[index] ?? '', example);
 				const answers = Object.entries(example.answers ?? {});
-				const row = origin?.deadlines[index];
-				const said = row?.examples[number]?.said ?? true;
-				const path = [
-					...['events', origin?.event ?? at],
-					...['deadlines', row?.at ?? index],
-					...['examples', row?.examples[number]?.at ?? number]
-				];
+				const { path, said } = placeOfExample(origins, [at, index, number]);
 				return {
 					line: places.lineOf(path),
 					path,
@@ -261,6 +257,21 @@ function checkExamples(
 			})
 		);
 	});
+}
+
+/** Where an example stands in the book as it is written, and whether it says what it gives. */
+function placeOfExample(
+	origins: readonly Origin[],
+	[at, index, number]: [number, number, number]
+): { path: Path; said: boolean } {
+	const event = origins[at];
+	const deadline = event?.deadlines[index];
+	const example = deadline?.examples[number];
+	if (!event || !deadline || !example) throw new Error('an example that stands nowhere');
+	return {
+		path: ['events', event.event, 'deadlines', deadline.at, 'examples', example.at],
+		said: example.said
+	};
 }
 
 /** The ids that layering gives: the same title twice on an event gets -2. */

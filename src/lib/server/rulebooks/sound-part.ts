@@ -9,7 +9,7 @@ type Raw = Record<string, unknown>;
 type Path = readonly (string | number)[];
 /** Where a row of the sound part stands in the book as it is written. */
 export type Origin = { event: number; deadlines: { at: number; examples: ExampleOrigin[] }[] };
-export type ExampleOrigin = { at: number; /** Whether it says what it gives. */ said: boolean };
+type ExampleOrigin = { at: number; /** Whether it says what it gives. */ said: boolean };
 export type SoundPart = { file: BookFile; origins: Origin[] };
 
 const rows = (value: unknown): Raw[] => (Array.isArray(value) ? (value as Raw[]) : []);

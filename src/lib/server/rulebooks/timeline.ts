@@ -5,7 +5,8 @@
 import { stringify } from 'yaml';
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';
-import { slugOf } from '#core/rulebooks/book.ts';
+import { normalizeSpan } from '#core/docket/amount.ts';
+import { slugOf } from '#core/rulebooks/slug.ts';
 import { Refused } from '#server/app/errors.ts';
 import { id, text } from '#server/app/fields.ts';
 
@@ -18,7 +19,7 @@ export const timelineInput = z.object({
 		.array(
 			z.object({
 				title: z.string().trim().max(200).default(''),
-				count: z.string().trim().max(20).default(''),
+				count: z.string().trim().max(40).default('').transform(normalizeSpan),
 				owner: z.string().trim().max(60).default(''),
 				authority: z.string().trim().max(200).default('')
 			})
@@ -37,7 +38,10 @@ function requireRows({ rows }: TimelineInput): Row[] {
 		if (!filled.includes(row)) return;
 		if (row.title.length < 3) throw new Refused('Name this date.', `rows.${index}`);
 		if (!/^[+-]\d{1,6}(cd|d|w|m|y)$/.test(row.count))
-			throw new Refused('Write the days like -14d, +3cd, -2w or +1m.', `rows.${index}`);
+			throw new Refused(
+				'Write the days like -14d, +3cd, 2 weeks before or 1 month after.',
+				`rows.${index}`
+			);
 	});
 	return filled;
 }

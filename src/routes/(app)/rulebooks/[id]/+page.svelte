@@ -92,9 +92,14 @@
 					>
 					<span
 						>{r.authority}{#if r.book !== b.id}<span class="sub block">from {r.book}</span
-							>{/if}{#if r.examples}<span class="sub block"
-								>{plural(r.examples, 'worked example')}</span
-							>{/if}</span
+							>{/if}<span class="sub block"
+							>{#if r.examples}{plural(r.examples, 'worked example')}{/if}
+							{#if data.mayWrite && r.book === b.id}<a
+									class="act no-print"
+									href="/rulebooks/{b.id}/edit?event={e.id}&rule={r.id}"
+									aria-label="Change “{r.title}”">Change</a
+								>{/if}</span
+						></span
 					>
 				</div>
 			{/each}

@@ -5,15 +5,21 @@ import { writeTimeline } from '#server/rulebooks/versions.ts';
 import { listCourts } from '#server/docket/calculator.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
-import { sampleBook } from '#server/rulebooks/sample.ts';
+import { begunBook, sampleBook } from '#server/rulebooks/sample.ts';
+import { bookShape } from '#server/rulebooks/shape.ts';
+
+/** A plain timeline; the rules of a court or an agency as a form; any book as text. */
+const WAYS = ['timeline', 'rules', 'yaml'] as const;
 
 export function load(event) {
 	requireAction(event, 'docket.closure');
 	const { app } = event.locals;
 	return {
 		courts: listCourts(app),
-		as: event.url.searchParams.get('as') === 'yaml' ? 'yaml' : 'form',
-		sample: sampleBook(app.clock.today())
+		as: WAYS.find((way) => way === event.url.searchParams.get('as')) ?? 'timeline',
+		sample: sampleBook(app.clock.today()),
+		begun: begunBook(app.clock.today()),
+		shape: bookShape(app, { book: '', below: '', counts: '' })
 	};
 }
 

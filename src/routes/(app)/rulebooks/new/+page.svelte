@@ -9,6 +9,28 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	let { data } = $props();
+	const WAYS = [
+		{
+			as: 'timeline',
+			name: 'A timeline or a calendar',
+			title: 'Write a timeline or a calendar',
+			about: 'an anchor, and the days before and after it'
+		},
+		{
+			as: 'rules',
+			name: 'Rules of a court or an agency',
+			title: 'Write the rules of a court or an agency',
+			about: 'events, the dates they set, and examples that are counted while you write'
+		},
+		{
+			as: 'yaml',
+			name: 'As text',
+			title: 'Bring in a book',
+			about: 'in YAML; checked while you write'
+		}
+	] as const;
+	const heading = $derived(WAYS.find(({ as }) => as === data.as) ?? WAYS[0]);
+	const shared = $derived({ shape: data.shape, today: data.today });
 	let name = $state(''),
 		anchor = $state('');
 	let rows = $state([
@@ -21,14 +43,27 @@
 <svelte:head><title>Write a book · Kite Pen</title></svelte:head>
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
-		<h1>{data.as === 'yaml' ? 'Bring in a book' : 'Write a timeline or a calendar'}</h1>
-		<span class="sub grow"
-			>{data.as === 'yaml'
-				? 'in YAML; checked while you write'
-				: 'an anchor, and the days before and after it'}</span
-		><DocketTabs />
+		<h1>{heading.title}</h1>
+		<span class="sub grow">{heading.about}</span><DocketTabs />
 	</div>
-	{#if data.as === 'yaml'}<BookEditor id={null} yaml={data.sample} base={0} today={data.today} />
+	<nav class="mt-3 flex flex-wrap gap-2" aria-label="What kind of book">
+		{#each WAYS.filter(({ as }) => as !== 'yaml') as way (way.as)}
+			<a
+				class="note"
+				class:on={data.as === way.as}
+				aria-current={data.as === way.as ? 'page' : undefined}
+				href="/rulebooks/new?as={way.as}">{way.name}</a
+			>
+		{/each}
+	</nav>
+	{#if data.as === 'rules'}
+		{#key 'rules'}
+			<BookEditor id={null} yaml={data.begun} base={0} {...shared} as="form" />
+		{/key}
+	{:else if data.as === 'yaml'}
+		{#key 'yaml'}
+			<BookEditor id={null} yaml={data.sample} base={0} {...shared} as="text" />
+		{/key}
 	{:else}
 		<ActionForm action="?/write" class="mt-4 max-w-page">
 			{#snippet children({ errors, busy })}
@@ -66,7 +101,7 @@
 				</div>
 				<div class="ruled mt-5">
 					<h2>Dates</h2>
-					<span class="sub">days like −14d, +3cd (court days), −2w, +1m</span>
+					<span class="sub">days like −14d, +3cd (court days), 2 weeks before, 1 month after</span>
 				</div>
 				<table class="list">
 					<thead

@@ -17,5 +17,9 @@
 			yaml={data.yaml}
 			base={data.n}
 			today={data.today}
+			shape={data.shape}
+			as={data.as}
+			event={data.event}
+			rule={data.rule}
 		/>{/key}
 </div>

@@ -112,7 +112,7 @@ export function propose(
 				{
 					rule: `suggested-${suggestion.of}`,
 					title: suggestion.title,
-					authority: 'suggested by the department, not from law',
+					authority: 'early warning of the department, not from law',
 					act: 'serve',
 					suggested: true,
 					book: of.book,
@@ -122,7 +122,7 @@ export function propose(
 					date: counted.date,
 					time: null,
 					trace: () => [
-						{ step: 'note', text: 'An early warning the department suggests; no rule sets it.' },
+						{ step: 'note', text: 'An early warning of the department; no rule sets it.' },
 						...counted.trace
 					]
 				}

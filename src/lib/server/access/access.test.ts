@@ -242,6 +242,7 @@ describe('a restricted matter', () => {
 			'add member': { matterId: id, staffId: 'stf_wardle' },
 			'remove member': { matterId: id, staffId: 'stf_wardle' },
 			'restrict matter': { matterId: id, restricted: false },
+			'take back note': { noteId: logId },
 			'write note': { matterId: id, words: 'x', answers: logId },
 			'set split': {
 				matterId: id,

@@ -9,6 +9,12 @@ const VERBS: Record<NoteTold, string> = {
 	mentioned: 'mentions you'
 };
 
+export const noteTakenBack = (matter: { number: string }, by: string): Message => ({
+	subject: `${matter.number}: ${by} took a note back`,
+	text: `${by} took back the note in which you were named. Nothing in it asks anything of you.`,
+	path: `/matters/${matter.number}/logbook`
+});
+
 export const noteWritten = (
 	matter: { number: string },
 	by: string,

@@ -1,15 +1,22 @@
 /** The logbook of a matter that was found, and what in logbooks waits for someone. */
+import { dayAt } from '#core/dates/zone.ts';
 import { parseNote, type Part } from '#core/logbook/note.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, likeWithin, scalar } from '#server/db/sql.ts';
 import type { LogbookRow } from './rows.ts';
 
+/** In the place of a note that its writer took back. */
+export const TAKEN_BACK = 'This note was taken back by its writer.';
+
 export type LogEntry = Pick<LogbookRow, 'id' | 'at' | 'kind' | 'text' | 'link'> & {
 	who: string | null;
 	initials: string | null;
 	parts: Part[];
 	asks: boolean;
+	/** Its writer can still take it back: a note of today, not answered. */
+	mine: boolean;
+	takenBack: boolean;
 	/** How many answers there are. */
 	answered: number;
 	/** What it answers. */
@@ -59,7 +66,9 @@ function conditionsOf({ kind, person, tag, show, q }: LogFilter): string {
 	return conditions.join(' AND ');
 }
 
-type Row = Omit<LogEntry, 'parts' | 'asks' | 'answers'> & {
+type Row = Omit<LogEntry, 'parts' | 'asks' | 'answers' | 'mine' | 'takenBack'> & {
+	staffId: string | null;
+	takenBackAt: string | null;
 	asks: 0 | 1;
 	answers: string | null;
 	answeredText: string | null;
@@ -68,7 +77,7 @@ type Row = Omit<LogEntry, 'parts' | 'asks' | 'answers'> & {
 
 /** The entries, newest first, a page at a time. `next` is where the next page begins. */
 export function listLogbook(
-	{ db }: Application,
+	{ db, clock }: Application,
 	me: Staff,
 	matterId: string,
 	filter: LogFilter = {}
@@ -89,7 +98,8 @@ export function listLogbook(
 		`SELECT
 			l.id, l.at, s.name AS who, s.initials, l.kind, l.text, l.link, l.asks,
 			(SELECT count(*) FROM logbook a WHERE a.answers = l.id) AS answered, l.answers,
-			q.text AS answeredText, qs.name AS answeredWho
+			q.text AS answeredText, qs.name AS answeredWho, l.staff_id AS staffId,
+			l.taken_back_at AS takenBackAt
 		FROM logbook l
 		LEFT JOIN staff s ON s.id = l.staff_id
 		LEFT JOIN logbook q ON q.id = l.answers
@@ -108,9 +118,16 @@ export function listLogbook(
 	return {
 		total,
 		next: last ? `${last.at}~${last.id}` : null,
-		rows: shown.map(({ answeredText, answeredWho, ...row }) => ({
+		rows: shown.map(({ answeredText, answeredWho, staffId, takenBackAt, ...row }) => ({
 			...row,
 			asks: row.asks === 1,
+			takenBack: takenBackAt !== null,
+			mine:
+				row.kind === 'note' &&
+				staffId === me.id &&
+				takenBackAt === null &&
+				row.answered === 0 &&
+				dayAt(row.at, clock.zone) === clock.today(),
 			parts: row.kind === 'note' ? parseNote(row.text, staff) : [{ text: row.text }],
 			answers: row.answers ? { id: row.answers, text: answeredText ?? '', who: answeredWho } : null
 		}))

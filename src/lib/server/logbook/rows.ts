@@ -13,6 +13,7 @@ export type LogbookRow = {
 	link: string | null;
 	asks: number;
 	answers: string | null;
+	taken_back_at: string | null;
 };
 
 /** Table `logbook_mention`. */

@@ -10,6 +10,7 @@ import { Refused } from '#server/app/errors.ts';
 import type { Recorder } from '#server/app/record.ts';
 import { all, insert, one, update } from '#server/db/sql.ts';
 import type { DeadlineRow } from '#server/docket/rows.ts';
+import { askForWord } from '#server/docket/met-late.ts';
 import { updateDeadline, vacate } from '#server/docket/writing.ts';
 import { queueMail, type Recipient } from '#server/mail/queue.ts';
 import { roundWithdrawn } from '#server/signing/messages.ts';
@@ -19,8 +20,8 @@ import type { ClosingItemRow, MatterRow } from './rows.ts';
 import type { OpenDeadline, OpenTask, StillOpen } from './still-open.ts';
 
 /**
- * By the id of a date (vacate, met), a task (done, drop, the number of another matter), a signing
- * round (withdraw).
+ * By the id of a date (vacate, met, late), a task (done, drop, the number of another matter), a
+ * signing round (withdraw).
  */
 export type Choices = Readonly<
 	Record<'deadlines' | 'tasks' | 'rounds', Readonly<Record<string, string>>>
@@ -30,7 +31,7 @@ export type Choices = Readonly<
 export const countUnsettled = (open: StillOpen, choices: Choices) => ({
 	deadlines: open.deadlines.filter(
 		({ id, state }) =>
-			state === 'docketed' && !['vacate', 'met'].includes(choices.deadlines[id] ?? '')
+			state === 'docketed' && !['vacate', 'met', 'late'].includes(choices.deadlines[id] ?? '')
 	).length,
 	tasks: open.tasks.filter(({ id }) => !choices.tasks[id]).length,
 	rounds: open.rounds.filter(({ id }) => choices.rounds[id] !== 'withdraw').length
@@ -63,9 +64,10 @@ function settleDeadline(closing: Closing, open: OpenDeadline, choice: string): s
 		id: open.id
 	});
 	const { title, date, state } = deadline;
-	if (state === 'docketed' && choice === 'met') {
-		markMet(ctx, deadline);
-		return [`${title} (${date}) met`];
+	if (state === 'docketed' && (choice === 'met' || choice === 'late')) {
+		const late = choice === 'late' && date < ctx.clock.today();
+		markMet(closing, deadline, late);
+		return [`${title} (${date}) met${late ? ' late' : ''}`];
 	}
 	const off: Partial<DeadlineRow> = isOccasion(deadline.sort) ? { result: 'off' } : {};
 	vacate(ctx, deadline, `Matter closed: ${reason}`, off);
@@ -73,20 +75,28 @@ function settleDeadline(closing: Closing, open: OpenDeadline, choice: string): s
 	return state === 'docketed' ? [`${title} (${date}) vacated`] : [];
 }
 
-function markMet(ctx: Context, deadline: DeadlineRow): void {
+/**
+ * Met: in time, on its day at the latest, whenever that is; or late, which asks for a second
+ * person's word like any date that was met late. What lies ahead cannot have been held.
+ */
+function markMet({ ctx, matter, reason }: Closing, deadline: DeadlineRow, late: boolean): void {
 	const today = ctx.clock.today();
-	if (deadline.date > today)
+	const hearing = isOccasion(deadline.sort);
+	if (hearing && deadline.date > today)
 		throw new Refused(
-			`${deadline.title} is due ${formatDate(deadline.date)}: it cannot have been met before the matter closes. Record it on the docket, or vacate it.`,
+			`${deadline.title} is on ${formatDate(deadline.date)}: it cannot have been held. Take it off the docket, or vacate it.`,
 			`deadlines.${deadline.id}`
 		);
-	updateDeadline(ctx, deadline, {
+	const met: Partial<DeadlineRow> = {
 		state: 'met',
 		closed_by: actingStaff(ctx).id,
 		closed_at: ctx.clock.now(),
-		closed_on: today,
-		...(isOccasion(deadline.sort) ? { result: 'held' as const, outcome: 'matter closed' } : {})
-	});
+		closed_on: late || deadline.date > today ? today : deadline.date,
+		late_reason: late ? `Recorded when the matter was closed: ${reason}` : '',
+		...(hearing ? { result: 'held' as const, outcome: 'matter closed' } : {})
+	};
+	updateDeadline(ctx, deadline, met);
+	if (late) askForWord(ctx, matter, { ...deadline, ...met });
 }
 
 function updateTask(ctx: Context, id: string, set: Partial<TaskRow>): void {

@@ -61,7 +61,7 @@ export const closeMatter = matterCommand({
 	input: z.object({
 		matterId: id('a matter'),
 		reason,
-		deadlines: choices('by id: vacate, or met'),
+		deadlines: choices('by id: vacate, met, or late'),
 		tasks: choices('by id: done, drop, or the number of another matter'),
 		rounds: choices('by id: withdraw')
 	}),

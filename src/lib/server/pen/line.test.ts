@@ -17,6 +17,18 @@ const show = (line: string, parts: object = {}) =>
 const commit = (line: string, parts: object = {}) =>
 	commitLine(house.as('okafor'), house.staff('okafor'), input(line, parts));
 
+describe('a note on the pen line', () => {
+	it('is taken back as the last act', () => {
+		const done = good(commit(`note ${number} the barnacle memo`));
+		assert.ok(done.undo);
+		good(undoLine(house.as('okafor'), done.undo));
+		assert.equal(
+			scalar(house.db, "SELECT text FROM logbook WHERE kind = 'note'"),
+			'This note was taken back by its writer.'
+		);
+	});
+});
+
 describe('an event on the pen line', () => {
 	it('is entered with its time and place, and taken back as a whole', () => {
 		const done = good(commit(`event ${number} hearing of a motion 15 mar 2027 10:00 room 4`));

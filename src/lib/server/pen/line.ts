@@ -11,6 +11,7 @@ import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { findMatter } from '#server/access/visibility.ts';
 import { enterEvent } from '#server/docket/events.ts';
 import { writeNote } from '#server/logbook/commands.ts';
+import { takeBackNote } from '#server/logbook/take-back.ts';
 import {
 	findMatterByNumber,
 	search,
@@ -84,7 +85,7 @@ export function showLine(ctx: Context, me: Staff, input: LineInput): ShownLine {
 export type Committed = {
 	message: string;
 	go?: string;
-	undo?: { entryId: string } | { eventId: string };
+	undo?: z.input<typeof undoInput>;
 };
 
 /** Commits a line that changes something, through the commands of each area. */
@@ -128,7 +129,9 @@ function commitEvent(
 
 function commitNote(ctx: Context, matter: NumberedMatter, words: string): Result<Committed> {
 	const result = writeNote(ctx, { matterId: matter.id, words });
-	return result.ok ? { ok: true, value: { message: `Noted on ${matter.title}.` } } : result;
+	if (!result.ok) return result;
+	const message = `Noted on ${matter.title}.`;
+	return { ok: true, value: { message, undo: { noteId: result.value.logId } } };
 }
 
 function commitTime(
@@ -150,11 +153,16 @@ function commitTime(
 
 export const undoInput = z.union([
 	z.object({ entryId: z.string().max(60) }),
-	z.object({ eventId: z.string().max(60) })
+	z.object({ eventId: z.string().max(60) }),
+	z.object({ noteId: z.string().max(60) })
 ]);
 
-/** Takes the last act of the pen line back: an entry of time goes, an event is withdrawn. */
+/**
+ * Takes the last act of the pen line back: an entry of time goes, an event is withdrawn, a note is
+ * taken back.
+ */
 export function undoLine(ctx: Context, undo: z.output<typeof undoInput>): Result<unknown> {
+	if ('noteId' in undo) return takeBackNote(ctx, undo);
 	return 'entryId' in undo
 		? deleteTime(ctx, undo)
 		: withdrawEvent(ctx, { ...undo, reason: 'taken back at once on the pen line' });

@@ -122,7 +122,11 @@
 											aria-invalid={errors[`deadlines.${d.id}`] ? 'true' : undefined}
 											><option value={undefined}>Choose</option><option value="vacate"
 												>vacate it</option
-											>{#if d.date <= data.today}<option value="met">it was met</option
+											>{#if d.sort === 'deadline'}<option value="met"
+													>it was met{d.late ? ' in time' : ''}</option
+												>{#if d.late}<option value="late">it was met late</option
+													>{/if}{:else if d.date <= data.today}<option value="met"
+													>it was held</option
 												>{/if}</select
 										>
 									</div>

@@ -107,7 +107,7 @@
 					class="row grid grid-cols-1 gap-x-4 py-1.5 text-ink-2 md:grid-cols-[minmax(0,1.2fr)_minmax(0,1.1fr)_minmax(0,1fr)]"
 				>
 					<span>{s.title}</span><span>{s.count} “{s.of}”</span><span class="sub"
-						>an early warning the department suggests; not from law</span
+						>an early warning of the department, not from law</span
 					>
 				</div>{/each}
 		</section>

@@ -1,6 +1,6 @@
 <!-- The docket of a matter drawn: on a timeline, or in a month. -->
 <script lang="ts">
-	import { isOccasion } from '#core/docket/occasion.ts';
+	import { isOccasion, RESULT_WORDS } from '#core/docket/occasion.ts';
 	import Month from '$lib/docket/Month.svelte';
 	import Timeline, { type Lane } from '$lib/docket/Timeline.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
@@ -24,16 +24,27 @@
 			adrift: left !== null,
 			href: to({ deadline: id, view: '' })
 		}));
-	const lanes = $derived(
-		data.events.map((event): Lane => ({
+	function stateWords({ state, checked, result }: Event['deadlines'][number]): string {
+		if (result) return RESULT_WORDS[result];
+		if (state !== 'docketed') return state;
+		return checked ? 'checked' : 'not checked yet';
+	}
+	/** A hearing that its event set on its own day is drawn once, where the event stands. */
+	function laneOf(event: Event): Lane {
+		const itself = event.deadlines.find(
+			({ sort, date }) => isOccasion(sort) && date === event.date
+		);
+		const about = [event.name, dayOf(event), itself && stateWords(itself)];
+		return {
 			id: event.id,
 			label: event.text,
-			about: [event.name, dayOf(event)].filter(Boolean).join(', '),
-			href: to({ view: '' }),
+			about: about.filter(Boolean).join(', '),
+			href: to({ ...(itself ? { deadline: itself.id } : {}), view: '' }),
 			event: { date: event.date, hearing: isHearing(event) },
-			marks: marksOf(event)
-		}))
-	);
+			marks: marksOf(event).filter(({ id }) => id !== itself?.id)
+		};
+	}
+	const lanes = $derived(data.events.map(laneOf));
 </script>
 
 <div class="mt-3">

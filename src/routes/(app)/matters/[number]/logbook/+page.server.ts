@@ -8,6 +8,7 @@ import {
 	listLogTags,
 	parseLogFilter
 } from '#server/logbook/queries.ts';
+import { takeBackNote } from '#server/logbook/take-back.ts';
 
 export async function load(event) {
 	const me = requireAction(event, 'matter.read');
@@ -22,4 +23,4 @@ export async function load(event) {
 	};
 }
 
-export const actions = { note: action(writeNote) };
+export const actions = { note: action(writeNote), 'take-back': action(takeBackNote) };

@@ -4,6 +4,7 @@
 	import { page } from '$app/state';
 	import type { LogEntry } from '#server/logbook/queries.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
@@ -158,7 +159,7 @@
 				<span class="sub">{formatInstant(l.at, data.zone, data.today)}</span><span
 					class="sub max-md:hidden">{l.asks ? 'question' : l.answers ? 'answer' : l.kind}</span
 				>
-				<div class="min-w-0 break-words whitespace-pre-line">
+				<div class="min-w-0 break-words whitespace-pre-line" class:sub={l.takenBack}>
 					{#if l.answers}<span class="sub mb-0.5 block truncate"
 							>to {l.answers.who ?? 'a note'}: {l.answers.text}</span
 						>{/if}{#each l.parts as p, i (i)}{#if 'mention' in p}<b
@@ -202,7 +203,12 @@
 						>{/if}
 				</div>
 				<span class="sub flex items-start justify-end gap-2"
-					>{#if l.kind === 'note' && answering?.id !== l.id}<button
+					>{#if l.mine}<RowAction
+							action="?/take-back"
+							fields={{ noteId: l.id }}
+							class="no-print"
+							aria-label="Take this note back">take back</RowAction
+						>{/if}{#if l.kind === 'note' && !l.takenBack && answering?.id !== l.id}<button
 							class="act no-print max-md:hidden"
 							onclick={() => {
 								answering = l;

@@ -39,10 +39,7 @@
 					>{#if at.day === 1}<span class="text-note">{MONTHS[at.month - 1]!.slice(0, 3)}</span>{/if}
 				</div>
 				<div class="mt-1.5 flex flex-wrap gap-[5px]">
-					{#each d.marks.slice(0, 9) as m, i (i)}<a
-							href={m.href}
-							title={m.title}
-							aria-label={m.title}
+					{#each d.marks as m, i (i)}<a href={m.href} title={m.title} aria-label={m.title}
 							>{#if m.kind === 'deadline'}<Kite
 									state={m.state!}
 									sort={m.sort}
@@ -52,7 +49,11 @@
 									size={15}
 								/>{:else}<Mark kind={m.kind} size={14} />{/if}</a
 						>{/each}
-					{#if d.marks.length > 9}<span class="sub text-tiny">+{d.marks.length - 9}</span>{/if}
+					{#if d.more}<a
+							class="sub text-tiny"
+							href="/docket?who=mine&from={d.date}&to={d.date}"
+							aria-label="{d.more} more on this day">+{d.more}</a
+						>{/if}
 				</div>
 				{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed"
 						>{d.closed.replace(/ Day$/, '')}</span

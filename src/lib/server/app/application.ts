@@ -44,6 +44,9 @@ export type Application = {
 	wake: () => void;
 };
 
+/** What reading for a page needs; a worker has this too. */
+export type Reader = Pick<Application, 'db' | 'clock'>;
+
 /** Who does it. Outside signers act through their link, without a member of staff; so do jobs. */
 type Actor = { staff: Staff } | { guest: string };
 export type Context = Application & { actor: Actor };

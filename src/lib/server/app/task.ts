@@ -14,10 +14,10 @@ export type TaskBag = {
 export type Task<Input, Output> = {
 	readonly name: string;
 	/**
-	 * Files may take long and wait for one another; an answer to somebody who types has workers of
-	 * its own.
+	 * Files may take long and wait for one another; an answer to somebody who types, and what is read
+	 * for pages, have workers of their own.
 	 */
-	readonly lane: 'files' | 'answers';
+	readonly lane: 'files' | 'answers' | 'pages';
 	/** How long it may take before it is ended. */
 	readonly seconds: number;
 	/** What the person reads where it took too long or too much memory. */
@@ -64,7 +64,9 @@ export const workInline = (db: () => Db): Work => ({
 });
 
 /** What a worker answers: a refusal crosses the threads as a value. */
-export type TaskAnswer = { value: unknown } | { refused: ReturnType<typeof asPlain> };
+export type TaskAnswer =
+	| { value: unknown; /** What its SQL took, in milliseconds. */ sqlTime: number }
+	| { refused: ReturnType<typeof asPlain> };
 export const asPlain = ({ message, field, others }: Refused) => ({ message, field, others });
 export const asRefused = ({ message, field, others }: ReturnType<typeof asPlain>): Refused =>
 	new Refused(message, field, others);

@@ -3,7 +3,7 @@ import { addDays, toDay, type PlainDate } from '#core/dates/plain.ts';
 import type { Sort } from '#core/docket/occasion.ts';
 import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 import { onTeam, visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { concerns } from '#server/docket/date-people.ts';
 import type { DeadlineState } from '#server/docket/list.ts';
@@ -21,18 +21,22 @@ type HorizonMark = {
 	title: string;
 	href: string;
 };
-export type HorizonDay = { date: PlainDate; closed: string | null; marks: HorizonMark[] };
+export type HorizonDay = {
+	date: PlainDate;
+	closed: string | null;
+	/** The first of them, and how many more there are. */
+	marks: HorizonMark[];
+	more: number;
+};
 
 const WORKING_DAYS = 15;
+/** More marks than this find no room on a day. */
+const MARKS_SHOWN = 9;
 type Dated = HorizonMark & { date: PlainDate };
 type Span = { me: string; from: PlainDate; to: PlainDate };
 
 /** Days on which the department does not work are there too. */
-export function listHorizon(
-	app: Application,
-	me: Staff,
-	who: 'mine' | 'all' = 'all'
-): HorizonDay[] {
+export function listHorizon(app: Reader, me: Staff, who: 'mine' | 'all' = 'all'): HorizonDay[] {
 	const days = emptyDays(app);
 	const [from, to] = [days[0]?.date, days.at(-1)?.date];
 	if (!from || !to) return [];
@@ -44,22 +48,27 @@ export function listHorizon(
 		...listTaskMarks(app, span),
 		...listSigningMarks(app, seenWith(onTeam('m')), span)
 	];
-	for (const { date, ...mark } of marks) byDate.get(date)?.marks.push(mark);
+	for (const { date, ...mark } of marks) {
+		const day = byDate.get(date);
+		if (!day) continue;
+		if (day.marks.length < MARKS_SHOWN) day.marks.push(mark);
+		else day.more++;
+	}
 	return days;
 }
 
-function emptyDays(app: Application): HorizonDay[] {
+function emptyDays(app: Reader): HorizonDay[] {
 	const { calendar } = requireBook(app, 'us-federal');
 	const days: HorizonDay[] = [];
 	for (let day = app.clock.today(), working = 0; working < WORKING_DAYS; day = addDays(day, 1)) {
 		const closed = calendar.closed(toDay(day), 1)?.name ?? null;
 		if (!closed) working++;
-		days.push({ date: day, closed, marks: [] });
+		days.push({ date: day, closed, marks: [], more: 0 });
 	}
 	return days;
 }
 
-function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] {
+function listDeadlineMarks(app: Reader, seen: string, span: Span): Dated[] {
 	type Row = Pick<
 		DeadlineRow,
 		'id' | 'title' | 'date' | 'state' | 'checked_by' | 'left_by' | 'sort'
@@ -91,7 +100,7 @@ function listDeadlineMarks(app: Application, seen: string, span: Span): Dated[] 
 	}));
 }
 
-const listTaskMarks = (app: Application, span: Span): Dated[] =>
+const listTaskMarks = (app: Reader, span: Span): Dated[] =>
 	all<{ due: PlainDate; subject: string; number: string }>(
 		app.db,
 		`SELECT t.due, t.subject, m.number
@@ -109,7 +118,7 @@ const listTaskMarks = (app: Application, span: Span): Dated[] =>
 		href: `/matters/${number}/tasks`
 	}));
 
-const listSigningMarks = (app: Application, seen: string, span: Span): Dated[] =>
+const listSigningMarks = (app: Reader, seen: string, span: Span): Dated[] =>
 	all<{ date: PlainDate; title: string; number: string }>(
 		app.db,
 		`SELECT r.wanted_by AS date, r.title, m.number

@@ -4,7 +4,7 @@
  * that is due is dropped; of what lies ahead so much is shown, and the rest is counted.
  */
 import { addDays } from '#core/dates/plain.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { countCourtDaysTo } from '#server/docket/days.ts';
 import { listDeadlines, type DeadlineView } from '#server/docket/list.ts';
 
@@ -29,7 +29,7 @@ export type Slip = {
 	more: number;
 };
 
-export function listSlip(app: Application, me: Staff): Slip {
+export function listSlip(app: Reader, me: Staff): Slip {
 	const today = app.clock.today();
 	const mine = { who: 'mine', per: MOST };
 	const missed = listDeadlines(app, me, { ...mine, show: 'unsettled' });

@@ -22,6 +22,8 @@ function statement(db: Db, sql: string): Statement {
 let spent = 0;
 /** Milliseconds that queries have taken in this process, where `KITE_TIMING` asks to know. */
 export const sqlTime = (): number => spent;
+/** Adds what a worker's queries took on behalf of this process. */
+export const addSqlTime = (ms: number): void => void (spent += ms);
 const isTimed = process.env.KITE_TIMING === '1';
 /** More than this of one query is named. */
 const SLOW = 200;

@@ -7,7 +7,7 @@ import type { PlainDate } from '#core/dates/plain.ts';
 import { pluralInWords } from '#core/format/words.ts';
 import { listTeam } from '#server/access/team.ts';
 import { requireMatter, visible } from '#server/access/visibility.ts';
-import type { Application, Context, Staff } from '#server/app/application.ts';
+import type { Application, Context, Reader, Staff } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
 import { flag, maybeText } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
@@ -137,7 +137,7 @@ export type ChangeView = {
 };
 
 /** How many changes wait in matters the viewer may see. */
-export const countWaitingChanges = (app: Application, me: Staff): number =>
+export const countWaitingChanges = (app: Reader, me: Staff): number =>
 	scalar(
 		app.db,
 		`SELECT count(*)
@@ -151,7 +151,7 @@ export const countWaitingChanges = (app: Application, me: Staff): number =>
  * What waits in the docket for someone: dates without a second check, changes without a decision.
  */
 export const countDocketWaiting = (
-	app: Application,
+	app: Reader,
 	me: Staff
 ): { checks: number; changes: number } => ({
 	checks: listDeadlines(app, me, { show: 'unchecked', per: 1 }).total,
@@ -160,7 +160,7 @@ export const countDocketWaiting = (
 
 /** The changes that wait, in matters the viewer may see; of one matter, or all, the first 500. */
 export const listWaitingChanges = (
-	app: Application,
+	app: Reader,
 	me: Staff,
 	matterId: string | null = null,
 	limit = 500

@@ -1,6 +1,6 @@
 /** Days as a court sees them: when it does not sit, how many of its days are left. */
 import { fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
-import type { Application } from '#server/app/application.ts';
+import type { Reader } from '#server/app/application.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
 import { calendarFor } from './counting.ts';
 
@@ -9,15 +9,14 @@ const SPAN_LIMIT = 3700;
 /** Beyond this many court days nobody counts. */
 const COURT_DAYS_LIMIT = 400;
 
-const bookOr = (app: Application, bookId: string | null) =>
-	requireBook(app, bookId ?? 'us-federal');
+const bookOr = (app: Reader, bookId: string | null) => requireBook(app, bookId ?? 'us-federal');
 
 /**
  * The days of a span on which a court does not sit, with why: for the hatching of a month or a
  * timeline.
  */
 export function listClosedDays(
-	app: Application,
+	app: Reader,
 	bookId: string | null,
 	from: PlainDate,
 	to: PlainDate
@@ -33,7 +32,7 @@ export function listClosedDays(
 }
 
 /** Court days from today to a date, for "in 3 court days". */
-export function countCourtDaysTo(app: Application, bookId: string | null, to: PlainDate): number {
+export function countCourtDaysTo(app: Reader, bookId: string | null, to: PlainDate): number {
 	const { calendar } = bookOr(app, bookId);
 	let count = 0;
 	const last = toDay(to);

@@ -1,6 +1,6 @@
 /** What a list of dates can be asked for, and the SQL that asks it. */
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import type { Params } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { concerns } from './date-people.ts';
@@ -119,7 +119,7 @@ type Conditions = {
  * What a filter asks. A closed matter's dates are off every calendar; its own sheet still shows
  * them.
  */
-export function conditionsOf(app: Application, me: Staff, filter: DocketFilter): Conditions {
+export function conditionsOf(app: Reader, me: Staff, filter: DocketFilter): Conditions {
 	const who = filter.who === 'mine' ? me.id : filter.who === 'all' ? undefined : filter.who;
 	const whose = who && (HELD[who] ?? concerns('d', 'm', '@who'));
 	const matter = [

@@ -1,13 +1,13 @@
 /** What the docket can be filtered by. */
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { listTags } from './tags.ts';
 import { listWorkingMarks, type WorkingMark } from './working-marks.ts';
 
 /** What the docket can be filtered by: what occurs in matters the viewer may see. */
 export function listDocketChoices(
-	app: Application,
+	app: Reader,
 	me: Staff
 ): {
 	people: { id: string; name: string }[];

@@ -2,20 +2,20 @@
 import { plainDate, type PlainDate } from '#core/dates/plain.ts';
 import { parseTypedDate } from '#core/dates/typed.ts';
 import { formatDate } from '#core/format/dates.ts';
-import type { Application } from '#server/app/application.ts';
+import type { Reader } from '#server/app/application.ts';
 import { findDateOrder } from '#server/app/department.ts';
 import { maybeOne } from '#server/db/sql.ts';
 import { ORDERS, SHOWS, type DocketFilter } from './docket-filter.ts';
 
 /** A day of an address, as it was typed into a form that makes one. */
-function readDay(app: Application, typed: string | null): PlainDate | undefined {
+function readDay(app: Reader, typed: string | null): PlainDate | undefined {
 	const read = typed ? parseTypedDate(typed, app.clock.today(), findDateOrder(app)) : undefined;
 	return read && 'date' in read ? read.date : undefined;
 }
 
 /** The filter of the docket from an address; what is no date is left out and said. */
 export function parseDocketFilter(
-	app: Application,
+	app: Reader,
 	params: URLSearchParams
 ): { filter: DocketFilter; bad: string } {
 	const [from, to] = [readDay(app, params.get('from')), readDay(app, params.get('to'))];
@@ -65,7 +65,7 @@ const WHOSE_WORDS: Readonly<Record<string, string>> = {
 	answers: 'for me to answer'
 };
 
-function formatMark({ db }: Application, mark: string): string {
+function formatMark({ db }: Reader, mark: string): string {
 	if (mark === 'any') return 'with a mark';
 	const found = maybeOne<{ label: string }>(db, 'SELECT label FROM working_mark WHERE id = @mark', {
 		mark
@@ -74,7 +74,7 @@ function formatMark({ db }: Application, mark: string): string {
 }
 
 /** What a filter asks, in words, for the head of a report. */
-export function formatFilter(app: Application, filter: DocketFilter): string {
+export function formatFilter(app: Reader, filter: DocketFilter): string {
 	const nameIn = (table: 'staff' | 'business_unit' | 'kind', id: string): string =>
 		maybeOne<{ name: string }>(app.db, `SELECT name FROM ${table} WHERE id = @id`, { id })?.name ??
 		id;

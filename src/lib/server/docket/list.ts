@@ -3,7 +3,7 @@ import type { PlainDate } from '#core/dates/plain.ts';
 import { COUNTED_TO } from '#core/format/words.ts';
 import { isOccasion, type Result, type Sort } from '#core/docket/occasion.ts';
 import type { LeftDate } from '#core/docket/standing.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all, scalar } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
@@ -149,7 +149,7 @@ export const stateOn = (
 };
 
 /** Rows as their screens show them. */
-export function viewDeadlines(app: Application, rows: readonly DeadlineListRow[]): DeadlineView[] {
+export function viewDeadlines(app: Reader, rows: readonly DeadlineListRow[]): DeadlineView[] {
 	const today = app.clock.today();
 	const findClosed = closedDayFinder(app);
 	return rows.map(({ book: bookId, rulebook, leftBy, leftReason, ruleGives, ...all }) => {
@@ -174,7 +174,7 @@ export const DOCKET_PAGE = 80;
 export const DAYS_LIMIT = 2500;
 
 /** What a list shows of these dates, in their order. */
-function findRows({ db }: Application, ids: readonly { id: string }[]): DeadlineListRow[] {
+function findRows({ db }: Reader, ids: readonly { id: string }[]): DeadlineListRow[] {
 	const found = all<DeadlineListRow>(
 		db,
 		`${SELECT_DEADLINES} WHERE d.id IN (SELECT value FROM json_each(@ids))`,
@@ -208,7 +208,7 @@ function readFrom({ matter, show, order }: DocketFilter): string {
  * @returns a page of them, and how many there are: exactly up to a thousand and a page more
  */
 export function listDeadlines(
-	app: Application,
+	app: Reader,
 	me: Staff,
 	filter: DocketFilter
 ): { rows: DeadlineView[]; total: number } {
@@ -231,7 +231,7 @@ export function listDeadlines(
 
 /** A span of days with its dates, for a month or a timeline. */
 export function listDocketDays(
-	app: Application,
+	app: Reader,
 	me: Staff,
 	filter: DocketFilter & { from: string; to: string }
 ): DeadlineView[] {

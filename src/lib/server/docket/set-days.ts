@@ -6,7 +6,7 @@ import { z } from 'zod';
 import type { CourtCalendar } from '#core/dates/calendar.ts';
 import { toDay, type PlainDate } from '#core/dates/plain.ts';
 import { isOccasion, OCCASIONS, type Sort } from '#core/docket/occasion.ts';
-import type { Application } from '#server/app/application.ts';
+import type { Reader } from '#server/app/application.ts';
 import { day, id } from '#server/app/fields.ts';
 import { matterPreview } from '#server/app/preview.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
@@ -26,7 +26,7 @@ export type SetDay = {
  * Why no court sits on the day of an entry; null where one does, or where its rule chose the day.
  * One for each list: it keeps the calendars it has met.
  */
-export function closedDayFinder(app: Application): (entry: SetDay) => string | null {
+export function closedDayFinder(app: Reader): (entry: SetDay) => string | null {
 	const calendars = new Map<string, CourtCalendar>();
 	return ({ book, rulebook, sort, date, computed }) => {
 		if (book !== '' && !isOccasion(sort) && computed === null) return null;

@@ -1,9 +1,9 @@
 /** Tags of rules: they are the book's, come onto its dates, and find them together. */
-import type { Application } from '#server/app/application.ts';
+import type { Reader } from '#server/app/application.ts';
 import { listBooks } from '#server/rulebooks/shelf.ts';
 
 /** Every tag that some rule has, by name. */
-export const listTags = (app: Application): string[] =>
+export const listTags = (app: Reader): string[] =>
 	[
 		...new Set(
 			listBooks(app).flatMap(({ events }) =>
@@ -13,7 +13,7 @@ export const listTags = (app: Application): string[] =>
 	].sort();
 
 /** The rules that have a tag, as `book|event|rule`. */
-export const listTagged = (app: Application, tag: string): string[] =>
+export const listTagged = (app: Reader, tag: string): string[] =>
 	listBooks(app).flatMap((book) =>
 		[...book.events.values()].flatMap((event) =>
 			event.rules

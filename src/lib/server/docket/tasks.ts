@@ -1,5 +1,6 @@
 /** Counting for the whole house, and reports as files, in workers. */
 import type { DateOrder } from '#core/dates/in-text.ts';
+import { reading } from '../app/reading.ts';
 import { task } from '../app/task.ts';
 import type { DatedList } from './dated-list.ts';
 import type { Effects, EffectsQuery } from './effects-query.ts';
@@ -32,3 +33,5 @@ export const datedListTask = task({
 	run: async (list: { data: Uint8Array; zone: string; order: DateOrder }): Promise<DatedList> =>
 		(await import('./dated-list.ts')).parseDatedList(list)
 });
+
+export const readDocket = reading('docket', async () => (await import('./page.ts')).showDocket);

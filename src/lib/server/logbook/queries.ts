@@ -2,7 +2,7 @@
 import { dayAt } from '#core/dates/zone.ts';
 import { parseNote, type Part } from '#core/logbook/note.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all, likeWithin, scalar } from '#server/db/sql.ts';
 import type { LogbookRow } from './rows.ts';
 
@@ -77,7 +77,7 @@ type Row = Omit<LogEntry, 'parts' | 'asks' | 'answers' | 'mine' | 'takenBack'> &
 
 /** The entries, newest first, a page at a time. `next` is where the next page begins. */
 export function listLogbook(
-	{ db, clock }: Application,
+	{ db, clock }: Reader,
 	me: Staff,
 	matterId: string,
 	filter: LogFilter = {}
@@ -135,7 +135,7 @@ export function listLogbook(
 }
 
 const TAGS_SHOWN = 20;
-export const listLogTags = ({ db }: Application, matterId: string): { tag: string; n: number }[] =>
+export const listLogTags = ({ db }: Reader, matterId: string): { tag: string; n: number }[] =>
 	all(
 		db,
 		`SELECT t.tag, count(*) AS n
@@ -148,10 +148,7 @@ export const listLogTags = ({ db }: Application, matterId: string): { tag: strin
 		{ matterId }
 	);
 
-export const listLogPeople = (
-	{ db }: Application,
-	matterId: string
-): { id: string; name: string }[] =>
+export const listLogPeople = ({ db }: Reader, matterId: string): { id: string; name: string }[] =>
 	all(
 		db,
 		`SELECT DISTINCT s.id, s.name
@@ -175,7 +172,7 @@ const FORTNIGHT_MS = 14 * 86_400_000;
 const MENTIONS_SHOWN = 6;
 
 /** Notes of the last fortnight that mention someone, and that they have not answered. */
-export const listMentionsOf = (app: Application, me: Staff): Mention[] =>
+export const listMentionsOf = (app: Reader, me: Staff): Mention[] =>
 	all(
 		app.db,
 		`SELECT l.id, l.text, l.at, s.name AS who, m.number, m.title, l.asks

@@ -5,7 +5,7 @@
 import { dayAt } from '#core/dates/zone.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatFact } from '#core/kinds/fact.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all, scalar, type Params } from '#server/db/sql.ts';
 import { listKinds } from '#server/kinds/queries.ts';
 import { findPersonName } from '#server/people/card.ts';
@@ -48,7 +48,7 @@ type Columns = Readonly<Record<string, Column>>;
 
 /** Matters as the filter says; all of them where `limit` is null. */
 export function listMatters(
-	app: Application,
+	app: Reader,
 	me: Staff,
 	filter: MatterFilter,
 	limit: number | null = PAGE
@@ -108,7 +108,7 @@ function orderSql(columns: Columns, grouped: string | null, sort = ''): string {
 const orderOf = (column: Column | undefined): string => column?.order ?? column?.sql ?? 'NULL';
 
 function countGroups(
-	app: Application,
+	app: Reader,
 	columns: Columns,
 	grouped: string,
 	where: string,
@@ -137,7 +137,7 @@ type Row = Omit<MatterListRow, 'cells' | 'lastActivity' | 'group'> & {
 const OWN = ['number', 'title'];
 
 function listRows(
-	app: Application,
+	app: Reader,
 	columns: Columns,
 	ids: readonly string[],
 	grouped: string | null,
@@ -185,7 +185,7 @@ function listRows(
 }
 
 function viewRow(
-	app: Application,
+	app: Reader,
 	columns: Columns,
 	row: Row,
 	extra: readonly string[],
@@ -205,7 +205,7 @@ function viewRow(
 }
 
 /** Dates, money and numbers stay as they are, to be formatted where they are shown. */
-function formatCell(app: Application, columns: Columns, key: string, value: Cell): Cell {
+function formatCell(app: Reader, columns: Columns, key: string, value: Cell): Cell {
 	if (key === 'activity') return dayAt(String(value), app.clock.zone);
 	const fact = columns[key]?.fact;
 	if (value === null || !fact || ['date', 'money', 'number'].includes(fact.type)) return value;

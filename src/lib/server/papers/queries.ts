@@ -4,7 +4,7 @@ import { findDates, type DateInText } from '#core/dates/in-text.ts';
 import { dayAt } from '#core/dates/zone.ts';
 import { findCaseNumbers } from '#core/papers/read-paper.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Application, Reader, Staff } from '#server/app/application.ts';
 import { all, maybeOne, scalar } from '#server/db/sql.ts';
 import type { PaperRow } from './rows.ts';
 
@@ -32,7 +32,7 @@ export type WaitingPaper = {
 const QUEUE_LIMIT = 300;
 
 /** What waits, the oldest first. */
-export function listWaitingPapers(app: Application, me: Staff): WaitingPaper[] {
+export function listWaitingPapers(app: Reader, me: Staff): WaitingPaper[] {
 	const today = app.clock.today();
 	return all<Omit<WaitingPaper, 'age'>>(
 		app.db,
@@ -81,7 +81,7 @@ const TEXT_SHOWN = 20_000;
 const DATES_SHOWN = 8;
 
 /** A paper as it is opened; undefined where it does not wait, or is not there for this person. */
-export function viewPaper(app: Application, me: Staff, id: string): PaperView | undefined {
+export function viewPaper(app: Reader, me: Staff, id: string): PaperView | undefined {
 	const paper = findPaper(app, me, id);
 	if (!paper || paper.state !== 'waits') return undefined;
 	const nameOf = (staffId: string) =>

@@ -1,7 +1,7 @@
 /** Reminders that one has not said one saw. */
 import type { PlainDate } from '#core/dates/plain.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 
 export type ReminderView = {
@@ -19,7 +19,7 @@ export type ReminderView = {
 const SHOWN = 60;
 
 /** The nearest rung of each date that is still docketed. */
-export const listMyReminders = ({ db }: Application, me: Staff): ReminderView[] =>
+export const listMyReminders = ({ db }: Reader, me: Staff): ReminderView[] =>
 	all<Omit<ReminderView, 'last'> & { last: 0 | 1 }>(
 		db,
 		`SELECT

@@ -4,7 +4,7 @@
  */
 import { addDays, daysInMonth, MONTHS } from '#core/dates/plain.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all, scalar } from '#server/db/sql.ts';
 import type { DocketFilter } from '#server/docket/docket-filter.ts';
 import { listDeadlines } from '#server/docket/list.ts';
@@ -33,7 +33,7 @@ export type Figures = {
 const OPEN = "m.status <> 'closed'";
 const MONTHS_SHOWN = 12;
 
-export function makeFigures(app: Application, me: Staff): Figures {
+export function makeFigures(app: Reader, me: Staff): Figures {
 	const count = (condition: string) => countMatters(app, me, condition);
 	return {
 		kind: sliceBy(app, me, {
@@ -68,10 +68,7 @@ export function makeFigures(app: Application, me: Staff): Figures {
 const HEARING_DAYS = 30;
 
 /** As the docket lists them: each figure opens the dates it counts. */
-function datesInFigures(
-	app: Application,
-	me: Staff
-): Pick<Figures, 'missed' | 'hearings' | 'passed'> {
+function datesInFigures(app: Reader, me: Staff): Pick<Figures, 'missed' | 'hearings' | 'passed'> {
 	const today = app.clock.today();
 	const slice = (name: string, filter: DocketFilter): Slice => ({
 		name,
@@ -97,13 +94,13 @@ function datesInFigures(
 	};
 }
 
-const countMatters = ({ db }: Application, me: Staff, condition: string): number =>
+const countMatters = ({ db }: Reader, me: Staff, condition: string): number =>
 	scalar(db, `SELECT count(*) FROM matter m WHERE ${condition} AND ${visible('m')}`, {
 		me: me.id
 	});
 
 function sliceBy(
-	{ db }: Application,
+	{ db }: Reader,
 	me: Staff,
 	by: { column: string; name: string; filter: string }
 ): Slice[] {

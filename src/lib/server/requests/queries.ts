@@ -2,7 +2,7 @@
 import type { PlainDate } from '#core/dates/plain.ts';
 import { may } from '#core/access/table.ts';
 import { findMatter, visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Application, Reader, Staff } from '#server/app/application.ts';
 import { all, maybeOne, scalar } from '#server/db/sql.ts';
 import type { RequestFileRow, RequestRow, RequestWordRow } from './rows.ts';
 
@@ -34,7 +34,7 @@ const FROM = `FROM request r
 	LEFT JOIN staff t ON t.id = r.taken_by`;
 
 /** One's own requests, those that wait for an answer first. */
-export const listMyRequests = (app: Application, me: Staff): RequestListing[] =>
+export const listMyRequests = (app: Reader, me: Staff): RequestListing[] =>
 	all(
 		app.db,
 		`SELECT ${COLUMNS}
@@ -67,7 +67,7 @@ const WAITING_ORDER = `CASE r.urgency WHEN 'urgent' THEN 0 WHEN 'soon' THEN 1 EL
 		r.wanted_by IS NULL, r.wanted_by, r.sent_at`;
 
 /** The department's queue. What became part of a restricted matter goes where the matter goes. */
-export const listRequestQueue = (app: Application, me: Staff, queue: Queue): RequestListing[] =>
+export const listRequestQueue = (app: Reader, me: Staff, queue: Queue): RequestListing[] =>
 	all(
 		app.db,
 		`SELECT ${COLUMNS}
@@ -109,7 +109,7 @@ export type RequestView = RequestListing & {
  * A request for its writer, or, once sent, for the department. Its writer is not told which matter
  * it went to.
  */
-export function findRequest(app: Application, me: Staff, id: string): RequestView | undefined {
+export function findRequest(app: Reader, me: Staff, id: string): RequestView | undefined {
 	const found = maybeOne<
 		RequestListing & Pick<RequestView, 'words' | 'unitId' | 'reason'> & { matterId: string | null }
 	>(
@@ -137,7 +137,7 @@ export function findRequest(app: Application, me: Staff, id: string): RequestVie
 	};
 }
 
-function findHandler({ db }: Application, matterId: string): string | null {
+function findHandler({ db }: Reader, matterId: string): string | null {
 	const handler = maybeOne<{ name: string }>(
 		db,
 		`SELECT s.name
@@ -149,7 +149,7 @@ function findHandler({ db }: Application, matterId: string): string | null {
 	return handler?.name ?? null;
 }
 
-const listTalk = ({ db }: Application, me: Staff, id: string): RequestWords[] =>
+const listTalk = ({ db }: Reader, me: Staff, id: string): RequestWords[] =>
 	all<Omit<RequestWords, 'mine'> & { mine: 0 | 1 }>(
 		db,
 		`SELECT x.at, s.name AS who, x.staff_id = @me AS mine, x.kind, x.text
@@ -160,7 +160,7 @@ const listTalk = ({ db }: Application, me: Staff, id: string): RequestWords[] =>
 		{ me: me.id, id }
 	).map((words) => ({ ...words, mine: words.mine === 1 }));
 
-const listPapers = ({ db }: Application, id: string): RequestPaper[] =>
+const listPapers = ({ db }: Reader, id: string): RequestPaper[] =>
 	all(
 		db,
 		`SELECT f.id, f.file_name AS name, f.size, s.name AS who

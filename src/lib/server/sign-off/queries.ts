@@ -3,7 +3,7 @@ import type { PlainDate } from '#core/dates/plain.ts';
 import { COUNTED_TO } from '#core/format/words.ts';
 import { listUncovered, signOffWeek } from '#core/sign-off/week.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Application, Reader, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 import { heldBy } from '#server/docket/date-people.ts';
 import {
@@ -24,7 +24,7 @@ const OWN = `d.state = 'docketed'
 	AND ${visible('m')}`;
 
 /** One's own dates until the end of this week's span, those that were missed among them. */
-export function listOwnDates(app: Application, me: Staff): DeadlineView[] {
+export function listOwnDates(app: Reader, me: Staff): DeadlineView[] {
 	const { until } = signOffWeek(app.clock.today());
 	const rows = all<DeadlineListRow>(
 		app.db,
@@ -84,7 +84,7 @@ export type OwnState = {
 };
 
 /** How somebody's sign-off stands this week, as the viewer may see it. */
-export function findSignOffState(app: Application, me: Staff, who: string): OwnState {
+export function findSignOffState(app: Reader, me: Staff, who: string): OwnState {
 	const { week, until } = signOffWeek(app.clock.today());
 	const standing = listOwnDays(app, me.id, who, until);
 	const signed = findSignOff(app, who, week);
@@ -103,7 +103,7 @@ export type ColleagueState = { id: string; name: string; dates: number; at: stri
 	wrong: number;
 };
 /** Everyone who holds dates, and whether they have signed off this week. */
-export function listSignOffStates(app: Application, me: Staff): ColleagueState[] {
+export function listSignOffStates(app: Reader, me: Staff): ColleagueState[] {
 	const { week, until } = signOffWeek(app.clock.today());
 	const colleagues = all<{ id: string; name: string }>(
 		app.db,

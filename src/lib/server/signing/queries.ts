@@ -1,5 +1,5 @@
 import { visible } from '#server/access/visibility.ts';
-import type { Staff, Application } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 
 export type RoundView = {
@@ -20,7 +20,7 @@ export type RoundView = {
 	}[];
 };
 /** The rounds of a document already found by `document`. */
-export function listRounds(app: Application, documentId: string): RoundView[] {
+export function listRounds(app: Reader, documentId: string): RoundView[] {
 	return all<Omit<RoundView, 'signers'>>(
 		app.db,
 		`SELECT r.id, r.title, r.created_at AS createdAt, r.wanted_by AS wantedBy,
@@ -44,7 +44,7 @@ export function listRounds(app: Application, documentId: string): RoundView[] {
 }
 
 /** Documents waiting for my signature. */
-export const listMineToSign = (app: Application, me: Staff) =>
+export const listMineToSign = (app: Reader, me: Staff) =>
 	all<{ signerId: string; title: string; wantedBy: string | null; by: string }>(
 		app.db,
 		`SELECT g.id AS signerId, r.title, r.wanted_by AS wantedBy, s.name AS by
@@ -60,7 +60,7 @@ export const listMineToSign = (app: Application, me: Staff) =>
 	);
 
 /** Rounds I may see that wait for someone. */
-export const listSigningWithOthers = (app: Application, me: Staff, most = 6) =>
+export const listSigningWithOthers = (app: Reader, me: Staff, most = 6) =>
 	all<{
 		documentId: string;
 		title: string;

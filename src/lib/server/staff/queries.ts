@@ -1,7 +1,7 @@
 /** The people of the department, and the business partners who work with it. */
 import type { Role } from '#core/access/table.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Application, Reader, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 
 type Has = Pick<Application, 'db'>;
@@ -69,7 +69,7 @@ export const listSupervised = ({
 
 export type DaysAway = { id: string; from: PlainDate; to: PlainDate; note: string };
 /** One's own days away that are not over. */
-export const listDaysAway = (app: Application, me: Staff): DaysAway[] =>
+export const listDaysAway = (app: Reader, me: Staff): DaysAway[] =>
 	all(
 		app.db,
 		`SELECT id, from_day AS "from", to_day AS "to", note

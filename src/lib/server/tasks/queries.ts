@@ -1,7 +1,7 @@
 /** Tasks as their screens show them. */
 import type { PlainDate } from '#core/dates/plain.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import type { TaskRow } from './rows.ts';
 
@@ -39,7 +39,7 @@ const SELECT = `SELECT
 	JOIN staff s ON s.id = t.assignee_id
 	LEFT JOIN deadline d ON d.id = t.deadline_id`;
 
-export const listMatterTasks = (app: Application, me: Staff, matterId: string): TaskView[] =>
+export const listMatterTasks = (app: Reader, me: Staff, matterId: string): TaskView[] =>
 	all(
 		app.db,
 		`${SELECT}
@@ -48,7 +48,7 @@ export const listMatterTasks = (app: Application, me: Staff, matterId: string): 
 		{ matterId, me: me.id }
 	);
 
-export const listMyTasks = (app: Application, me: Staff, limit = 200): TaskView[] =>
+export const listMyTasks = (app: Reader, me: Staff, limit = 200): TaskView[] =>
 	all(
 		app.db,
 		`${SELECT}
@@ -59,7 +59,7 @@ export const listMyTasks = (app: Application, me: Staff, limit = 200): TaskView[
 	);
 
 /** Tasks I gave to someone else that are not done. */
-export const listTasksWithOthers = (app: Application, me: Staff, limit = 20): TaskView[] =>
+export const listTasksWithOthers = (app: Reader, me: Staff, limit = 20): TaskView[] =>
 	all(
 		app.db,
 		`${SELECT}

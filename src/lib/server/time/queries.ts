@@ -1,7 +1,7 @@
 /** Time entries and timers as their screens show them. */
 import { addDays, toDay, weekday, type PlainDate } from '#core/dates/plain.ts';
 import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all, one } from '#server/db/sql.ts';
 import type { ActivityCodeRow, TimerRow } from './rows.ts';
 
@@ -44,7 +44,7 @@ export const weekOf = (day: PlainDate): PlainDate => addDays(day, -((weekday(toD
 const HIDDEN = { matterNumber: null, matterTitle: 'a matter you no longer see', narrative: '' };
 
 /** My entries of a span; a matter that became hidden from me keeps its time without its name. */
-export function listMyEntries(app: Application, me: Staff, from: string, to: string): EntryView[] {
+export function listMyEntries(app: Reader, me: Staff, from: string, to: string): EntryView[] {
 	const rows = all<EntryView & { seen: number }>(
 		app.db,
 		`${SELECT}
@@ -57,7 +57,7 @@ export function listMyEntries(app: Application, me: Staff, from: string, to: str
 
 /** A matter's entries, newest first; the caller has found the matter. */
 export const listMatterEntries = (
-	app: Application,
+	app: Reader,
 	me: Staff,
 	matterId: string,
 	limit = 200
@@ -69,7 +69,7 @@ export const listMatterEntries = (
 	);
 
 export const listActivities = (
-	app: Application
+	app: Reader
 ): Pick<ActivityCodeRow, 'code' | 'name' | 'matter_work'>[] =>
 	all(app.db, 'SELECT code, name, matter_work FROM activity_code ORDER BY position');
 
@@ -83,7 +83,7 @@ export type TimerView = {
 	ms: number;
 };
 
-export function listTimers(app: Application, me: Staff): TimerView[] {
+export function listTimers(app: Reader, me: Staff): TimerView[] {
 	const now = Date.parse(app.clock.now());
 	const rows = all<TimerRow & { matterNumber: string; matterTitle: string }>(
 		app.db,
@@ -105,10 +105,7 @@ export function listTimers(app: Application, me: Staff): TimerView[] {
 }
 
 /** Today's minutes by matter, or by the department's own work. */
-export const sumTodaysMinutes = (
-	app: Application,
-	me: Staff
-): { title: string; minutes: number }[] =>
+export const sumTodaysMinutes = (app: Reader, me: Staff): { title: string; minutes: number }[] =>
 	all(
 		app.db,
 		`SELECT
@@ -124,7 +121,7 @@ export const sumTodaysMinutes = (
 	);
 
 /** My drafts up to today: what releasing now would release. */
-export const sumDrafts = (app: Application, me: Staff): { n: number; minutes: number } =>
+export const sumDrafts = (app: Reader, me: Staff): { n: number; minutes: number } =>
 	one(
 		app.db,
 		`SELECT count(*) AS n, coalesce(sum(minutes), 0) AS minutes

@@ -6,6 +6,7 @@ import Database from 'better-sqlite3';
 import { asPlain, requireTask, type TaskAnswer, type TaskBag } from '../app/task.ts';
 import { Refused } from '../app/errors.ts';
 import type { Db } from '../db/open.ts';
+import { sqlTime } from '../db/sql.ts';
 import './tasks.ts';
 
 export type TaskCall = {
@@ -40,7 +41,9 @@ export default async function perform(call: TaskCall): Promise<TaskAnswer> {
 		}
 	};
 	try {
-		return { value: await requireTask(call.name).run(call.input, bag) };
+		const before = sqlTime();
+		const value = await requireTask(call.name).run(call.input, bag);
+		return { value, sqlTime: sqlTime() - before };
 	} catch (error) {
 		if (error instanceof Refused) return { refused: asPlain(error) };
 		throw error;

@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { Refused } from '../app/errors.ts';
+import { addSqlTime } from '../db/sql.ts';
 import { asRefused, type Task, type TaskAnswer, type Work } from '../app/task.ts';
 import type { TaskCall } from './main.ts';
 
@@ -30,12 +31,18 @@ function workerFile(): { filename: string; execArgv: string[] } {
 /** One kind of work: so many at a time, the others in order of arrival. */
 class Lane {
 	readonly #threads: number;
+	/** How many stay when nothing is asked. */
+	readonly #kept: number;
 	#pool: Piscina | undefined;
 	#busy = 0;
 	readonly #queue: (() => void)[] = [];
 	readonly #onBroken: (error: unknown) => void;
-	constructor(threads: number, onBroken: (error: unknown) => void) {
+	constructor(
+		{ threads, kept }: { threads: number; kept: number },
+		onBroken: (error: unknown) => void
+	) {
 		this.#threads = threads;
+		this.#kept = kept;
 		this.#onBroken = onBroken;
 	}
 
@@ -61,7 +68,7 @@ class Lane {
 	#makePool(): Piscina {
 		const pool = new Piscina({
 			...workerFile(),
-			minThreads: 0,
+			minThreads: this.#kept,
 			maxThreads: this.#threads,
 			idleTimeout: IDLE_MS,
 			resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB }
@@ -94,12 +101,18 @@ export function startWorkers(
 	onBroken: (error: unknown) => void
 ): Work {
 	const threads = Math.max(1, Math.min(2, availableParallelism() - 1));
-	const lanes = { files: new Lane(threads, onBroken), answers: new Lane(threads, onBroken) };
+	const lanes = {
+		files: new Lane({ threads, kept: 0 }, onBroken),
+		answers: new Lane({ threads, kept: 0 }, onBroken),
+		// Pages are asked for all day: one worker stays, so that nobody waits for its start.
+		pages: new Lane({ threads, kept: 1 }, onBroken)
+	};
 	const run = async <Input, Output>(task: Task<Input, Output>, input: Input): Promise<Output> => {
 		const call: TaskCall = { name: task.name, input, database, today: today() };
 		try {
 			const answer = await lanes[task.lane].run(call, task.seconds);
 			if ('refused' in answer) throw asRefused(answer.refused);
+			addSqlTime(answer.sqlTime);
 			return answer.value as Output;
 		} catch (error) {
 			if (met(error)) throw new Refused(task.tooMuch);
@@ -108,9 +121,9 @@ export function startWorkers(
 	};
 	return {
 		run,
-		waiting: () => lanes.files.waiting + lanes.answers.waiting,
+		waiting: () => Object.values(lanes).reduce((sum, lane) => sum + lane.waiting, 0),
 		close: async () => {
-			await Promise.all([lanes.files.close(), lanes.answers.close()]);
+			await Promise.all(Object.values(lanes).map((lane) => lane.close()));
 		}
 	};
 }

@@ -1,7 +1,7 @@
 /** The department in figures. */
 import { requireAction } from '#server/http/request.ts';
-import { makeFigures } from '#server/reports/figures.ts';
+import { readFigures } from '#server/reports/tasks.ts';
 
-export const load = (event) => ({
-	figures: makeFigures(event.locals.app, requireAction(event, 'overview.read'))
+export const load = async (event) => ({
+	figures: await readFigures(event.locals.app, requireAction(event, 'overview.read'), null)
 });

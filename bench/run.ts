@@ -179,10 +179,10 @@ say(
 	say(
 		`a closure previewed over ${item} dates (${found} change) / the bare counts of those dates`,
 		ratio,
-		'at most 2'
+		'at most 1.2'
 	);
 	console.log(
-		`memory of the whole process at its most while previewing: ${Math.round(most / 1024 / 1024)} MB (under 300)`
+		`memory of the whole process at its most while previewing: ${Math.round(most / 1024 / 1024)} MB (under 200)`
 	);
 	house.db.close();
 	rmSync(folder, { recursive: true });

@@ -20,6 +20,8 @@ export function openDb(source: string | Buffer, today: () => string = utcToday):
 	db.pragma('synchronous = FULL');
 	db.pragma('foreign_keys = ON');
 	db.pragma('busy_timeout = 5000');
+	// In kilobytes: what a list reads again and again stays at hand.
+	db.pragma('cache_size = -32768');
 	db.function('today', { deterministic: true }, today);
 	migrate(db, existed ? path : null);
 	return db;

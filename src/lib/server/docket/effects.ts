@@ -12,7 +12,7 @@ import { capitalize } from '#core/format/words.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
-import { all, maybeOne, scalar } from '#server/db/sql.ts';
+import { all, maybeOne } from '#server/db/sql.ts';
 import type { Order, Shelf } from '#server/rulebooks/shelf.ts';
 import { listClosuresFor } from './counting.ts';
 import type { ClosureRow, DeadlineRow, MatterOrderRow } from './rows.ts';
@@ -63,7 +63,22 @@ export function findEffects(app: Has, alteration: Alteration): Effect[] {
 	const judge = new Judge(app, alteration);
 	const effects: Effect[] = [];
 	for (const event of iterateEvents(app, alteration)) effects.push(...judge.effectsOf(event));
-	return effects;
+	return withTitles(app, effects);
+}
+
+/** The titles of dates that stand, read at once for all of them. */
+function withTitles({ db }: Has, effects: readonly Effect[]): Effect[] {
+	const standing = effects.flatMap(({ deadlineId }) => deadlineId ?? []);
+	const titles = new Map(
+		all<{ id: string; title: string }>(
+			db,
+			'SELECT id, title FROM deadline WHERE id IN (SELECT value FROM json_each(@standing))',
+			{ standing: JSON.stringify(standing) }
+		).map(({ id, title }) => [id, title])
+	);
+	return effects.map((effect) =>
+		effect.deadlineId ? { ...effect, title: titles.get(effect.deadlineId) ?? '' } : effect
+	);
 }
 
 /** Counts events as they would be, and says what differs. */
@@ -87,17 +102,18 @@ class Judge {
 		if (this.#closedMatters.has(event.matterId)) return [];
 		const book = this.#bookFor(event);
 		const proposals = this.#propose(book, event);
-		const effects = event.dates.flatMap((date) => {
+		const effects: Effect[] = [];
+		for (const date of event.dates) {
 			const fresh = proposals.find(({ rule }) => rule === date.rule);
-			return this.#comesBack(date, fresh) || differs(date, fresh)
-				? [this.#effectOf(event, date, fresh)]
-				: [];
-		});
+			if (this.#comesBack(date, fresh) || differs(date, fresh))
+				effects.push(this.#effectOf(event, date, fresh));
+		}
 		return this.#alteration.fresh ? [...effects, ...newOnes(event, proposals)] : effects;
 	}
 
 	#bookFor({ matterId, bookId }: StandingEvent): Rulebook {
 		const { shelf, orders } = this.#alteration;
+		if (!orders && this.#orders.size === 0) return shelf.book(bookId);
 		const over = orders
 			? orders(matterId, bookId)
 			: (this.#orders.get(`${matterId} ${bookId}`) ?? []);
@@ -152,9 +168,7 @@ class Judge {
 			book: event.bookId,
 			deadlineId: date.id,
 			rule: date.rule,
-			title: scalar<string>(this.#app.db, 'SELECT title FROM deadline WHERE id = @id', {
-				id: date.id
-			}),
+			title: '',
 			state: date.state,
 			was: date.state === 'vacated' ? null : date.due,
 			fresh
@@ -162,8 +176,11 @@ class Judge {
 	}
 }
 
-const movedOf = ({ dates }: StandingEvent): Map<string, PlainDate> =>
-	new Map(dates.flatMap(({ rule, moved }) => (moved === null ? [] : [[rule, moved]])));
+const NONE_MOVED: ReadonlyMap<string, PlainDate> = new Map();
+function movedOf({ dates }: StandingEvent): ReadonlyMap<string, PlainDate> {
+	if (dates.every(({ moved }) => moved === null)) return NONE_MOVED;
+	return new Map(dates.flatMap(({ rule, moved }) => (moved === null ? [] : [[rule, moved]])));
+}
 
 const differs = ({ state, due, time }: StandingDate, fresh: Proposal | undefined): boolean =>
 	(state === 'docketed' || state === 'proposed') &&

@@ -2,12 +2,11 @@
  * The events of the house with their dates as they stand, one after another: what a change of
  * books, closures or orders is held against.
  */
-import { addDays, type PlainDate } from '#core/dates/plain.ts';
-import { parseAmount } from '#core/docket/amount.ts';
-import type { Rule } from '#core/rulebooks/book.ts';
+import type { PlainDate } from '#core/dates/plain.ts';
 import type { Application } from '#server/app/application.ts';
 import type { Alteration } from './effects.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
+import { listWindows } from './windows.ts';
 
 /**
  * A date as it stands, with its event: read as places, since a house has hundreds of thousands of
@@ -46,96 +45,83 @@ export type StandingDate = {
 	moved: PlainDate | null;
 };
 
+/** What of each event and date is read, in the order of `Line`. */
+const PLACES = `
+	e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
+	d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time,
+	CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END`;
+
+/** Every event of the books. */
+const ALL_EVENTS = `
+	SELECT ${PLACES}
+	FROM event e
+	LEFT JOIN deadline d ON d.event_id = e.id AND d.sort = 'deadline'
+	WHERE e.withdrawn_at IS NULL
+		AND e.book IN (SELECT value FROM json_each(@books))
+		AND (@matterId IS NULL OR e.matter_id = @matterId)
+	ORDER BY e.id`;
+
+const STILL_MAY_MOVE = "(d.state IN ('docketed', 'proposed') OR d.computed IS NOT NULL)";
+
 /**
- * A count looks only at the days between its event and its date. Where it rolls back to a court
- * day, it also looked at the closed days behind it: no run of them is longer.
+ * Events of which the day alone does not say whether a closed day touches them: those whose dates
+ * hang on more than it, those with a date that was moved, and those under an order, whose counts
+ * may be any.
  */
-const REACH_DAYS = 10;
+const OTHER_EVENTS = `
+	WITH other(id) AS (
+		SELECT e.id
+		FROM json_each(@windows) w
+		CROSS JOIN event e INDEXED BY event_book_key
+			ON e.book = w.value ->> 'book' AND e.event_key = w.value ->> 'key'
+		WHERE w.value ->> 'alone' = 0
+		UNION
+		SELECT event_id FROM deadline WHERE computed IS NOT NULL
+		UNION
+		SELECT e.id
+		FROM matter_order o
+		CROSS JOIN event e ON e.matter_id = o.matter_id
+		WHERE o.ended_at IS NULL
+	)
+	SELECT ${PLACES}
+	FROM other
+	CROSS JOIN event e ON e.id = other.id
+	CROSS JOIN deadline d INDEXED BY deadline_may_move
+		ON d.event_id = e.id AND d.sort = 'deadline'
+	WHERE e.withdrawn_at IS NULL
+		AND e.book IN (SELECT value FROM json_each(@books))
+		AND (@matterId IS NULL OR e.matter_id = @matterId)
+		AND ${STILL_MAY_MOVE}
+	ORDER BY e.id`;
 
-/** How many calendar days a unit is at most: five court days may lie in a fortnight. */
-const DAYS_IN: Readonly<Record<string, number>> = { d: 1, cd: 3, w: 7, m: 31, y: 366, h: 1 };
+/**
+ * Dates that hang on their event's day alone, where a closed day lies between the two: the event
+ * lies within the window of its kind. One row after another by event.
+ */
+const NEAR_DATES = `
+	SELECT ${PLACES}
+	FROM json_each(@windows) w
+	CROSS JOIN event e INDEXED BY event_book_key
+		ON e.book = w.value ->> 'book'
+		AND e.event_key = w.value ->> 'key'
+		AND e.date BETWEEN w.value ->> 'from' AND w.value ->> 'to'
+	CROSS JOIN deadline d INDEXED BY deadline_may_move
+		ON d.event_id = e.id AND d.sort = 'deadline'
+	WHERE w.value ->> 'alone' = 1
+		AND e.withdrawn_at IS NULL
+		AND (@matterId IS NULL OR e.matter_id = @matterId)
+		AND ${STILL_MAY_MOVE}
+		AND (d.suggested = 1 OR (min(e.date, d.date) <= @last AND max(e.date, d.date) >= @first))`;
 
-/** An early warning lies so many days, at most, from the date it warns of, where its count ends. */
-const warningDays = ({ books, shelf }: Alteration): number =>
-	Math.max(
-		0,
-		...books
-			.flatMap((id) => [...shelf.book(id).events.values()])
-			.flatMap(({ suggestions }) => suggestions)
-			.map(({ count }) => parseAmount(count))
-			.map(({ n, unit }) => n * (DAYS_IN[unit] ?? 1))
-	);
-
-/** The days near the closures: a date whose count lies beyond them is not touched by it. */
-function reachOf(alteration: Alteration) {
-	const { everything, fresh, closures, without } = alteration;
+/** The days that are closed, or open again; none where every event is counted anew. */
+function listAlteredDays({ everything, fresh, closures, without }: Alteration): PlainDate[] {
+	if (everything || fresh) return [];
 	const altered = closures ?? (without ? [without] : []);
-	const days = everything || fresh ? [] : altered.map(({ date }) => date).sort();
-	const [first, last] = [days[0], days.at(-1)];
-	if (!first || !last) return { from: null, to: null, warnedFrom: null, warnedTo: null };
-	const warned = REACH_DAYS + warningDays(alteration);
-	// A run of closures lengthens how far a count may roll.
-	const reach = REACH_DAYS + days.length;
-	return {
-		from: addDays(first, -reach),
-		to: addDays(last, reach),
-		warnedFrom: addDays(first, -warned - days.length),
-		warnedTo: addDays(last, warned + days.length)
-	};
+	return altered.map(({ date }) => date).sort();
 }
 
-/**
- * The events whose dates all hang on the event's day alone, and not on answers or on other counts
- * beside it, as `book key`.
- */
-const listAloneEvents = ({ books, shelf }: Alteration): string[] =>
-	books.flatMap((id) =>
-		[...shelf.book(id).events]
-			.filter(([, event]) => event.rules.every(countsFromItsEvent))
-			.map(([key]) => `${id} ${key}`)
-	);
-
-/** Those that the change may touch, by event. */
-export function* iterateEvents(
-	app: Pick<Application, 'db'>,
-	alteration: Alteration
-): Generator<StandingEvent> {
-	const lines = app.db
-		.prepare(
-			`SELECT
-				e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
-				d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time,
-				CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END
-			FROM event e
-			LEFT JOIN deadline d ON d.event_id = e.id AND d.sort = 'deadline'
-			WHERE e.withdrawn_at IS NULL
-				AND e.book IN (SELECT value FROM json_each(@books))
-				AND (@matterId IS NULL OR e.matter_id = @matterId)
-				AND (
-					@from IS NULL
-					OR (
-						(d.state IN ('docketed', 'proposed') OR d.computed IS NOT NULL)
-						AND (
-							(
-								min(e.date, coalesce(d.computed, d.date)) <= @to
-								AND max(e.date, coalesce(d.computed, d.date)) >= @from
-							)
-							OR (d.suggested = 1 AND d.date BETWEEN @warnedFrom AND @warnedTo)
-							OR d.computed IS NOT NULL
-							OR e.book || ' ' || e.event_key NOT IN (SELECT value FROM json_each(@alone))
-							OR e.matter_id IN (SELECT matter_id FROM matter_order WHERE ended_at IS NULL)
-						)
-					)
-				)
-			ORDER BY e.id`
-		)
-		.raw()
-		.iterate({
-			books: JSON.stringify(alteration.books),
-			alone: JSON.stringify(listAloneEvents(alteration)),
-			matterId: alteration.matterId ?? null,
-			...reachOf(alteration)
-		}) as Iterable<Line>;
+/** Rows put together by event. */
+function* byEvent(lines: Iterable<Line>): Generator<StandingEvent> {
 	let event: StandingEvent | undefined;
 	for (const line of lines) {
 		const [id, ofMatter, key, bookId, date, time, service, answers, deadlineId] = line;
@@ -150,9 +136,29 @@ export function* iterateEvents(
 	if (event) yield event;
 }
 
-const countsFromItsEvent = ({ count, variants }: Rule): boolean =>
-	[count, ...variants.map((variant) => variant.count)].every(
-		(expression) =>
-			expression === undefined ||
-			(expression.kind === 'count' && expression.from === 'event' && expression.of === undefined)
+/** Those that the change may touch, by event. */
+export function* iterateEvents(
+	{ db }: Pick<Application, 'db'>,
+	alteration: Alteration
+): Generator<StandingEvent> {
+	const { books, shelf, matterId = null } = alteration;
+	const read = (sql: string, asked: object) =>
+		byEvent(db.prepare(sql).raw().iterate(asked) as Iterable<Line>);
+	const asked = { books: JSON.stringify(books), matterId };
+	const days = listAlteredDays(alteration);
+	const [first, last] = [days[0], days.at(-1)];
+	if (!first || !last) return yield* read(ALL_EVENTS, asked);
+	const windows = JSON.stringify(
+		listWindows(
+			books.map((id) => shelf.book(id)),
+			{ first, last, count: days.length }
+		)
 	);
+	const others = new Set<string>();
+	for (const event of read(OTHER_EVENTS, { ...asked, windows })) {
+		others.add(event.id);
+		yield event;
+	}
+	for (const event of read(NEAR_DATES, { matterId, windows, first, last }))
+		if (!others.has(event.id)) yield event;
+}

@@ -26,6 +26,7 @@ function connect(path: string): Db {
 		open?.db.close();
 		const db = new Database(path, { readonly: true });
 		db.pragma('busy_timeout = 2000');
+		db.pragma('cache_size = -32768');
 		db.function('today', { deterministic: true }, () => today);
 		open = { path, db };
 	}

@@ -63,7 +63,12 @@ export function findEffects(app: Has, alteration: Alteration): Effect[] {
 	const judge = new Judge(app, alteration);
 	const effects: Effect[] = [];
 	for (const event of iterateEvents(app, alteration)) effects.push(...judge.effectsOf(event));
-	return withTitles(app, effects);
+	// In an order of their own: how they were read says nothing.
+	const key = ({ eventId, rule }: Effect) => `${eventId} ${rule}`;
+	return withTitles(
+		app,
+		effects.sort((one, other) => (key(one) < key(other) ? -1 : 1))
+	);
 }
 
 /** The titles of dates that stand, read at once for all of them. */

@@ -101,15 +101,11 @@ try {
 	if (wants('editor', 'closure', 'staff', 'timeline-form')) {
 		const clerk = await sit(browser, house.origin, 'castellan', size);
 		if (wants('editor')) {
-			await clerk.go('/rulebooks/own.vessel-purchase/edit');
-			await clerk.page.$eval('textarea[name="yaml"]', (item) => {
-				const area = item as HTMLTextAreaElement;
-				area.value = area.value
-					.replace('count: -21d', 'count: -28d')
-					.replace(/version: .*/, 'version: "2"');
-				area.dispatchEvent(new Event('input', { bubbles: true }));
-			});
-			await clerk.sees(/Condition survey report/);
+			await clerk.go(
+				'/rulebooks/own.vessel-purchase/edit?event=closing-of-the-purchase&rule=condition-survey-report'
+			);
+			await clerk.fill('How many', '28');
+			await clerk.sees(/28 days before/);
 			await clerk.settled();
 			await new Promise((item) => setTimeout(item, 900));
 			await shot(clerk, 'editor');

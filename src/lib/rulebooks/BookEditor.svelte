@@ -230,7 +230,16 @@
 					bind:value={v.reason}
 					autocomplete="off"
 				/>
-				{#if errors.yaml}<p class="fault mt-2" role="alert">{errors.yaml}</p>{/if}
+				{#if errors.yaml}
+					<p class="fault mt-2" role="alert">
+						{errors.yaml}
+						{#if v.view === 'form' && part !== -1}
+							<button type="button" class="act" onclick={() => (part = -1)}>
+								To the book itself
+							</button>
+						{/if}
+					</p>
+				{/if}
 				<div class="mt-3 flex gap-2">
 					<button
 						class="btn go"

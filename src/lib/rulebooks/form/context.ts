@@ -20,11 +20,15 @@ const isAt = (path: Path | undefined, place: Path) =>
 const isWithin = (path: Path | undefined, place: Path) =>
 	path !== undefined && place.every((part, index) => path[index] === part);
 
-/** The fault of exactly this place, in words, without the place: the field says where it is. */
+/**
+ * The fault of exactly this place, in words, without the place: the field says where it is. What is
+ * only missing yet is listed beside the form: a field is not at fault before somebody came to it.
+ */
 export function faultAt({ faults }: FormContext, place: Path): string | undefined {
 	const fault = faults.find(({ path }) => isAt(path, place));
 	if (!fault) return undefined;
 	const words = fault.short ?? fault.message;
+	if (words.startsWith('is missing')) return undefined;
 	return words.charAt(0).toUpperCase() + words.slice(1);
 }
 

@@ -3,6 +3,7 @@
  * papers, exhibits, mail and folders.
  */
 import { z } from 'zod';
+import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
@@ -88,10 +89,12 @@ export const editDeadline = matterCommand({
 			mails: input.mails,
 			folders: input.folders
 		});
-		const words = changes.map(({ name, theirs, yours }) => {
-			if (!theirs) return `${name.toLowerCase()} “${yours}”`;
-			if (!yours) return `${name.toLowerCase()} “${theirs}” taken away`;
-			return `${name.toLowerCase()} from “${theirs}” to “${yours}”`;
+		const words = changes.map(({ field, name, theirs, yours }) => {
+			const quote = (value: unknown) =>
+				field === 'internal' ? formatDate(value as PlainDate) : `“${String(value)}”`;
+			if (!theirs) return `${name.toLowerCase()} ${quote(yours)}`;
+			if (!yours) return `${name.toLowerCase()} ${quote(theirs)} taken away`;
+			return `${name.toLowerCase()} from ${quote(theirs)} to ${quote(yours)}`;
 		});
 		if (words.length) record.log('date', `${deadline.title}: ${words.join('; ')}.`);
 		return { changed: changes.length };

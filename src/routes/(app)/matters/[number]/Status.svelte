@@ -121,7 +121,7 @@
 											bind:value={deadlines[d.id]}
 											aria-invalid={errors[`deadlines.${d.id}`] ? 'true' : undefined}
 											><option value={undefined}>Choose</option><option value="vacate"
-												>vacate it</option
+												>{d.sort === 'deadline' ? 'vacate it' : 'take it off'}</option
 											>{#if d.sort === 'deadline'}<option value="met"
 													>it was met{d.late ? ' in time' : ''}</option
 												>{#if d.late}<option value="late">it was met late</option

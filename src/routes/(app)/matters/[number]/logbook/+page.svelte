@@ -176,7 +176,12 @@
 								rel="noreferrer"
 								target="_blank">{p.text}</a
 							>{:else if l.link}<a class="hover:underline" href={l.link}>{p.text}</a
-							>{:else}{p.text}{/if}{/each}
+							>{:else}{p.text}{/if}{/each}{#if l.mine}<RowAction
+							action="?/take-back"
+							fields={{ noteId: l.id }}
+							class="no-print ml-2 inline-block"
+							aria-label="Take this note back">take back</RowAction
+						>{/if}
 					{#if answering?.id === l.id}<ActionForm
 							action="?/note"
 							class="no-print mt-2 flex gap-2"
@@ -203,12 +208,7 @@
 						>{/if}
 				</div>
 				<span class="sub flex items-start justify-end gap-2"
-					>{#if l.mine}<RowAction
-							action="?/take-back"
-							fields={{ noteId: l.id }}
-							class="no-print"
-							aria-label="Take this note back">take back</RowAction
-						>{/if}{#if l.kind === 'note' && !l.takenBack && answering?.id !== l.id}<button
+					>{#if l.kind === 'note' && !l.takenBack && answering?.id !== l.id}<button
 							class="act no-print max-md:hidden"
 							onclick={() => {
 								answering = l;

@@ -8,7 +8,7 @@ import { explainStep, type Step } from '#core/docket/trace.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { capitalize } from '#core/format/words.ts';
 import { onTeam } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
+import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { parseTrace } from './counts.ts';
@@ -35,10 +35,7 @@ export type ReportRequest = {
 export type Report = ReportRequest & { rows: ReportRow[]; total: number };
 
 /** What an address asks for. */
-export function parseReport(
-	app: Application,
-	params: URLSearchParams
-): ReportRequest & { bad: string } {
+export function parseReport(app: Reader, params: URLSearchParams): ReportRequest & { bad: string } {
 	const { filter, bad } = parseDocketFilter(app, params);
 	const columns = (params.get('cols') ?? '')
 		.split(',')
@@ -57,7 +54,7 @@ export function parseReport(
  * @param limit so many dates at most, the first of them
  */
 export function makeReport(
-	app: Application,
+	app: Reader,
 	me: Staff,
 	request: ReportRequest,
 	limit = REPORT_LIMIT
@@ -86,17 +83,17 @@ type More = {
 };
 
 /** Restricted matters: their dates never go where others may read of them. */
-export const listRestricted = ({ db }: Application): Set<string> =>
+export const listRestricted = ({ db }: Reader): Set<string> =>
 	new Set(
 		all<{ id: string }>(db, 'SELECT id FROM matter WHERE restricted = 1').map(({ id }) => id)
 	);
 
 /** Who made it and when, as its pages say. */
-export const describeReport = ({ clock }: Application, { name }: Staff): string =>
+export const describeReport = ({ clock }: Reader, { name }: Staff): string =>
 	`Printed by ${name}, ${formatDate(clock.today())}, ${timeAt(clock.now(), clock.zone)}`;
 
 /** What a list does not ask for, of all dates at once. */
-function findMore({ db }: Application, rows: readonly DeadlineView[]): Map<string, More> {
+function findMore({ db }: Reader, rows: readonly DeadlineView[]): Map<string, More> {
 	const found = all<More>(
 		db,
 		`SELECT
@@ -133,7 +130,7 @@ function findMore({ db }: Application, rows: readonly DeadlineView[]): Map<strin
 	return new Map(found.map((row) => [row.id, row]));
 }
 
-function toReportRow(app: Application, row: DeadlineView, more: More): ReportRow {
+function toReportRow(app: Reader, row: DeadlineView, more: More): ReportRow {
 	const { trace, version, changedAt, ...said } = more;
 	return {
 		...row,

@@ -5,6 +5,7 @@ import { task } from '../app/task.ts';
 import type { DatedList } from './dated-list.ts';
 import type { Effects, EffectsQuery } from './effects-query.ts';
 import type { ReportPdfInput } from './report-files.ts';
+import type { ReportRequest } from './report.ts';
 
 export const effectsTask = task({
 	name: 'find effects',
@@ -35,3 +36,9 @@ export const datedListTask = task({
 });
 
 export const readDocket = reading('docket', async () => (await import('./page.ts')).showDocket);
+
+export const readReport = reading('docket report', async () => {
+	const { makeReport } = await import('./report.ts');
+	return (reader, me, { request, most }: { request: ReportRequest; most: number }) =>
+		makeReport(reader, me, request, most);
+});

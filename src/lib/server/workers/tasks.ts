@@ -6,6 +6,7 @@ import '../docket/tasks.ts';
 import '../files/tasks.ts';
 import '../imports/tasks.ts';
 import '../interest/tasks.ts';
+import '../matters/tasks.ts';
 import '../people/tasks.ts';
 import '../reports/tasks.ts';
 import '../rulebooks/tasks.ts';

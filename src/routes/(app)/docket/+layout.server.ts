@@ -4,12 +4,12 @@
  */
 import { may } from '#core/access/table.ts';
 import { requireAction } from '#server/http/request.ts';
-import { countWaiting } from '#server/day-sheet/waiting.ts';
+import { readWaiting } from '#server/day-sheet/tasks.ts';
 
-export function load(event) {
+export async function load(event) {
 	const me = requireAction(event, 'docket.read');
 	return {
-		waiting: countWaiting(event.locals.app, me),
+		waiting: await readWaiting(event.locals.app, me, null),
 		canClose: may(me.role, 'docket.closure')
 	};
 }

@@ -8,18 +8,19 @@ import { listKinds } from '#server/kinds/queries.ts';
 import { BULK_CHANGES, bulkChange, previewBulk } from '#server/matters/bulk.ts';
 import { listColumns } from '#server/matters/columns.ts';
 import { parseMatterFilter } from '#server/matters/filter.ts';
-import { listMatters, PAGE, wantedColumns } from '#server/matters/list.ts';
+import { PAGE, wantedColumns } from '#server/matters/list.ts';
 import { openMatter } from '#server/matters/open.ts';
 import { listSavedViews } from '#server/matters/queries.ts';
+import { readMatters } from '#server/matters/tasks.ts';
 import { removeView, saveView } from '#server/matters/views.ts';
 
-export function load(event) {
+export async function load(event) {
 	const me = requireAction(event, 'matter.read');
 	const { app } = event.locals;
 	const filter = parseMatterFilter(event.url.searchParams);
 	const columns = listColumns(listKinds(app));
 	return {
-		...listMatters(app, me, filter),
+		...(await readMatters(app, me, filter)),
 		filter,
 		per: PAGE,
 		shown: wantedColumns(columns, filter),

@@ -1,7 +1,7 @@
 /** The rooms of the docket say the same everywhere. */
-import { countWaiting } from '#server/day-sheet/waiting.ts';
+import { readWaiting } from '#server/day-sheet/tasks.ts';
 import { requireAction } from '#server/http/request.ts';
 
-export const load = (event) => ({
-	waiting: countWaiting(event.locals.app, requireAction(event, 'docket.read'))
+export const load = async (event) => ({
+	waiting: await readWaiting(event.locals.app, requireAction(event, 'docket.read'), null)
 });

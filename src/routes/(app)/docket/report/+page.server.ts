@@ -14,14 +14,15 @@ import {
 import { GROUPINGS, groupingOf, groupRows } from '#server/docket/report-groups.ts';
 import { mailReport } from '#server/docket/report-mail.ts';
 import { mailReportOutside } from '#server/docket/report-outside.ts';
-import { describeReport, makeReport, parseReport } from '#server/docket/report.ts';
+import { describeReport, parseReport } from '#server/docket/report.ts';
+import { readReport } from '#server/docket/tasks.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 
 const SHOWN = 400;
 const FIRST_SPAN_DAYS = 30;
 
-export function load(event) {
+export async function load(event) {
 	const me = requireAction(event, 'docket.read');
 	const { app } = event.locals;
 	const today = app.clock.today();
@@ -31,7 +32,7 @@ export function load(event) {
 		params.set('to', addDays(today, FIRST_SPAN_DAYS));
 	}
 	const { bad, ...asked } = parseReport(app, params);
-	const report = makeReport(app, me, asked, SHOWN);
+	const report = await readReport(app, me, { request: asked, most: SHOWN });
 	const shown = asked.columns.filter((column) => column !== 'count');
 	return {
 		asked,

@@ -1,20 +1,11 @@
 /** How a rule counts and when it holds, as people say it. */
+import { WEEKDAYS } from '../dates/plain.ts';
 import { parseAmount } from '../docket/amount.ts';
 import { formatAmount } from '../docket/trace.ts';
 import type { Question } from './book.ts';
 import type { Expression } from './expression.ts';
 
 type From = Extract<Expression, { from: unknown }>['from'];
-
-export const WEEKDAYS = [
-	'Sunday',
-	'Monday',
-	'Tuesday',
-	'Wednesday',
-	'Thursday',
-	'Friday',
-	'Saturday'
-] as const;
 
 function describeFrom(from: From): string {
 	if (from === 'event') return '';

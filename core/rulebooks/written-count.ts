@@ -6,7 +6,8 @@
 import type { Unit } from '../docket/trace.ts';
 import type { Expression, Start } from './expression.ts';
 import { filled } from './filled.ts';
-import { describeExpression, WEEKDAYS } from './words.ts';
+import { describeExpression } from './words.ts';
+import { WEEKDAYS } from '../dates/plain.ts';
 
 export type CountOf = {
 	kind: 'count';

@@ -10,7 +10,7 @@
 		type CountOf,
 		type WrittenCount
 	} from '#core/rulebooks/written-count.ts';
-	import { WEEKDAYS } from '#core/rulebooks/words.ts';
+	import { WEEKDAYS } from '#core/dates/plain.ts';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { Choice } from './context.ts';

@@ -2,11 +2,11 @@
  * The events of the house with their dates as they stand, one after another: what a change of
  * books, closures or orders is held against.
  */
-import type { PlainDate } from '#core/dates/plain.ts';
+import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import type { Application } from '#server/app/application.ts';
 import type { Alteration } from './effects.ts';
 import type { DeadlineRow, EventRow } from './rows.ts';
-import { listWindows } from './windows.ts';
+import { listWindows, RUN_DAYS } from './windows.ts';
 
 /**
  * A date as it stands, with its event: read as places, since a house has hundreds of thousands of
@@ -159,6 +159,10 @@ export function* iterateEvents(
 		others.add(event.id);
 		yield event;
 	}
-	for (const event of read(NEAR_DATES, { matterId, windows, first, last }))
+	// A date that rolled towards its event, off a run of closed days, does not have them between the
+	// two: where one of them opens, it may roll less far.
+	const run = alteration.without ? RUN_DAYS : 0;
+	const between = { first: addDays(first, -run), last: addDays(last, run) };
+	for (const event of read(NEAR_DATES, { matterId, windows, ...between }))
 		if (!others.has(event.id)) yield event;
 }

@@ -2,10 +2,10 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { addDays, plainDate, type PlainDate } from '#core/dates/plain.ts';
-import { all } from '#server/db/sql.ts';
+import { all, insert } from '#server/db/sql.ts';
 import { listBooks, shelfOf } from '#server/rulebooks/shelf.ts';
 import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
-import { addClosure } from './closures.ts';
+import { saveBook } from './book-effects.ts';
 import { docketDeadlines } from './deadlines.ts';
 import { findEffects, type Alteration } from './effects.ts';
 import { enterEvent } from './events.ts';
@@ -59,6 +59,24 @@ const told = (house: TestHouse, alteration: Omit<Alteration, 'shelf' | 'fresh'>)
 		.map(({ eventId, rule, was, fresh }) => `${eventId} ${rule} ${was} ${fresh?.date}`)
 		.sort();
 
+const TOWARDS = `
+book: own.lease
+title: Lease
+short: Lease
+version: "1"
+sort: transaction
+reviewed: "2026-11-01"
+counts: us-agency
+events:
+  - event: lease ends
+    ahead: date
+    deadlines:
+      - title: give notice
+        authority: Lease, 9
+        act: serve
+        count: -30d towards
+`;
+
 describe('a closure', () => {
 	it('changes the same dates whether it reads those near it or all of them', async () => {
 		const house = await testHouse();
@@ -93,11 +111,15 @@ describe('a closure', () => {
 	});
 	it('that is taken away changes the same dates, near or all', async () => {
 		const house = await testHouse();
-		for (const book of ['us-federal', 'us-ca-superior', 'us-ny-supreme'])
-			for (const date of ['2026-11-24', '2026-11-30', '2026-12-10', '2027-02-16', '2027-03-09'])
-				good(
-					await addClosure(house.as('castellan'), { book, date, kind: 'holiday', name: 'Snow' })
-				);
+		for (const book of ['us-federal', 'us-ca-superior', 'us-ny-supreme', 'us-tx-district'])
+			for (let day = 0; day < 150; day += 4)
+				insert<ClosureRow>(house.db, 'closure', {
+					id: `clo_${book}_${day}`,
+					book,
+					date: addDays(plainDate('2026-10-19'), day),
+					kind: 'holiday',
+					name: 'Snow'
+				});
 		await fill(house);
 		let changed = 0;
 		for (const without of all<ClosureRow>(house.db, 'SELECT * FROM closure')) {
@@ -107,5 +129,37 @@ describe('a closure', () => {
 			changed += near.length;
 		}
 		assert.ok(changed > 20, `${changed} dates changed`);
+	});
+	it('from which a date rolled towards its event is found though it does not lie between them', async () => {
+		const house = await testHouse();
+		good(
+			await saveBook(house.as('castellan'), {
+				yaml: TOWARDS,
+				reason: 'A notice that may not be late',
+				base: 0,
+				expect: null
+			})
+		);
+		const without: ClosureRow = {
+			id: 'clo_1',
+			book: 'us-agency',
+			date: plainDate('2027-03-01'),
+			kind: 'holiday',
+			name: 'Snow'
+		};
+		insert<ClosureRow>(house.db, 'closure', without);
+		const { matterId } = await newMatter(house, { title: 'Lease', rulebook: 'own.lease' });
+		good(
+			enterEvent(house.as('okafor'), {
+				matterId,
+				eventKey: 'own.lease|lease-ends',
+				date: '2027-03-31',
+				docket: ['give-notice']
+			})
+		);
+		const books = shelfOf(house).using('us-agency');
+		const near = told(house, { books, without });
+		assert.match(near.join(), /give-notice 2027-03-02 2027-03-01/);
+		assert.deepEqual(near, told(house, { books, without, everything: true }));
 	});
 });

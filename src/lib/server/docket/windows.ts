@@ -22,7 +22,7 @@ export type Window = {
  * A run of closed days is no longer than this: a date that rolled, a day of service that is deemed,
  * the next weekday.
  */
-const RUN_DAYS = 10;
+export const RUN_DAYS = 10;
 /** How many calendar days a unit is at most; a court day may lie behind closed ones. */
 const DAYS_IN: Readonly<Record<string, number>> = { d: 1, cd: 3, w: 7, m: 31, y: 366, h: 1 };
 const ANY: Pick<Window, 'from' | 'to'> = {

@@ -14,6 +14,7 @@ import { findSessionStaff } from '#server/access/accounts.ts';
 import { compressResponse } from '#server/http/compress.ts';
 import { COOKIE } from '#server/http/cookie.ts';
 import { findMoved } from '#server/http/moved.ts';
+import { errorWords } from '#server/http/error-words.ts';
 import { startTiming } from '#server/http/timing.ts';
 import { logger, requireRunning, start } from '#server/running.ts';
 
@@ -99,9 +100,5 @@ export const handleError: HandleServerError = ({ error, status, event }) => {
 		.slice(2, 2 + CODE_LETTERS)
 		.toUpperCase();
 	logger.error({ err: error, code, route: event.route.id, status }, 'a request failed');
-	const message =
-		status === 413
-			? 'That is too large: a file may have at most 50 MB.'
-			: 'Something went wrong here. Nothing was saved.';
-	return { message, code };
+	return { message: errorWords(error, status), code };
 };

@@ -4,6 +4,10 @@ let underWay = 0;
 const plainFetch = window.fetch;
 window.fetch = (...of) => { underWay++; return plainFetch(...of).finally(() => setTimeout(() => underWay--, 0)); };
 function requests() { return underWay; }
+let hit = [];
+addEventListener('pointerdown', (event) => { hit = event.composedPath(); }, true);
+function wasPressed(e) { return hit.includes(e); }
+function forgetPressed() { hit = []; }
 function seen(e) { const r = e.getBoundingClientRect(); return r.width > 0 && r.height > 0; }
 function nameOf(e) { return (e.getAttribute('aria-label') || e.innerText || e.value || '').replace(/\\s+/g, ' ').trim(); }
 function find(name, within) {
@@ -22,3 +26,28 @@ function control(label) {
 	}
 	return null;
 }`;
+
+declare global {
+	function find(name: string, within: string): Element | null;
+	function control(label: string): HTMLElement | null;
+	/** How many requests are under way. */
+	function requests(): number;
+	/** Whether the last press of the pointer went to an element, or into it. */
+	function wasPressed(element: Element): boolean;
+	function forgetPressed(): void;
+}
+
+/** In the page: what is called so, in sight, once it has stood still for two pictures. */
+export async function findAtRest(name: string, within: string): Promise<Element | null> {
+	let before = '';
+	for (let picture = 0; picture < 60; picture++) {
+		const element = find(name, within);
+		element?.scrollIntoView({ block: 'center' });
+		const { x, y, width, height } = element?.getBoundingClientRect() ?? {};
+		const now = [x, y, width, height].join();
+		if (element && now === before) return element;
+		before = now;
+		await new Promise(requestAnimationFrame);
+	}
+	return find(name, within);
+}

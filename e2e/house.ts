@@ -8,13 +8,13 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { startSession } from '#server/access/accounts.ts';
 import { makeClock } from '#server/app/clock.ts';
 import { openDb } from '#server/db/open.ts';
 import { COOKIE } from '#server/http/cookie.ts';
 import { copyDemo, TEST_NOW } from '../demo/once.ts';
-import { finders } from './finders.ts';
+import { findAtRest, finders } from './finders.ts';
 
 export { openBrowser } from './browser.ts';
 export const TODAY = TEST_NOW.slice(0, 10);
@@ -175,12 +175,26 @@ export class Desk {
 					`no button or link "${name}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
 				);
 			});
-		const handle = await this.page.evaluateHandle((n, word) => find(n, word), name, within);
-		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).evaluate(
-			(element) => element.scrollIntoView({ block: 'center' })
-		);
-		await (handle.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
-		await handle.dispose();
+		for (let attempt = 1; ; attempt++) {
+			const handle = await this.page.evaluateHandle(findAtRest, name, within);
+			const element = handle.asElement() as ElementHandle<Element> | null;
+			const outcome = element ? await this.clickOn(element) : 'nothing like it is left';
+			await handle.dispose().catch(() => {});
+			if (outcome === 'pressed') return;
+			if (attempt === 4) throw new Error(`"${name}" on ${this.page.url()}: ${outcome}`);
+		}
+	}
+	/** Clicks where an element is; says if the page moved meanwhile and was clicked beside it. */
+	private async clickOn(element: ElementHandle<Element>) {
+		await this.page.evaluate(() => void forgetPressed());
+		try {
+			await element.click();
+		} catch (error) {
+			return (error as Error).message;
+		}
+		// Where the page is another one by now, something was pressed that leads there.
+		const wasHit = await element.evaluate((wanted) => wasPressed(wanted)).catch(() => true);
+		return wasHit ? 'pressed' : 'the click went beside it';
 	}
 	/** Clicks the first thing that a selector finds. */
 	async click(selector: string) {
@@ -192,7 +206,7 @@ export class Desk {
 	async give(selector: string, path: string) {
 		this.effort.entries++;
 		const field = await this.page.waitForSelector(selector);
-		await (field as import('puppeteer-core').ElementHandle<HTMLInputElement>).uploadFile(path);
+		await (field as ElementHandle<HTMLInputElement>).uploadFile(path);
 	}
 	/** Pastes a long text into a field. */
 	async paste(label: string, text: string) {
@@ -219,7 +233,7 @@ export class Desk {
 					`no field "${label}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
 				);
 			});
-		return found.asElement() as import('puppeteer-core').ElementHandle<HTMLInputElement>;
+		return found.asElement() as ElementHandle<HTMLInputElement>;
 	}
 	async fill(label: string, value: string) {
 		this.effort.entries++;
@@ -264,7 +278,7 @@ export class Desk {
 				)!,
 			option
 		);
-		await (item.asElement() as import('puppeteer-core').ElementHandle<Element>).click();
+		await (item.asElement() as ElementHandle<Element>).click();
 	}
 	text = () => this.page.evaluate(() => document.body.innerText);
 	async sees(words: string | RegExp, timeout = 15_000) {
@@ -299,10 +313,6 @@ export class Desk {
 	}
 }
 
-declare function find(name: string, within: string): Element | null;
-/** How many requests are under way. */
-declare function requests(): number;
-declare function control(label: string): HTMLElement | null;
 /** A desk whose pages know the finders. */
 export async function sit(
 	browser: Browser,

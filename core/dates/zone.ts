@@ -24,8 +24,10 @@ function format(zone: string): Intl.DateTimeFormat {
 	return item;
 }
 
-/** The clock in `zone` at an instant: the date and the minutes after midnight. */
-export function clockAt(instant: number, zone: string): { date: PlainDate; minutes: number } {
+type Clock = { date: PlainDate; minutes: number };
+
+/** The clock as the language's own data has it, which takes long. */
+function readClock(instant: number, zone: string): Clock {
 	const record: Record<string, number> = {};
 	for (const part of format(zone).formatToParts(instant))
 		if (part.type !== 'literal') record[part.type] = Number(part.value);
@@ -33,6 +35,39 @@ export function clockAt(instant: number, zone: string): { date: PlainDate; minut
 		date: fromDay(civilToDay(record.year!, record.month!, record.day!)),
 		minutes: record.hour! * 60 + record.minute!
 	};
+}
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+/** Since this year every zone differs from UTC by whole minutes. */
+const WHOLE_MINUTES_FROM = toDay(plainDate('1973-01-01')) * DAY_MS;
+/** Minutes ahead of UTC on a day in UTC; null where clocks are set in its course. */
+const offsets = new Map<string, number | null>();
+const OFFSETS_LIMIT = 20_000;
+
+/** No zone has set its clocks twice within a day: what holds at both ends holds between. */
+function offsetOn(day: number, zone: string): number | null {
+	const key = `${day} ${zone}`;
+	const known = offsets.get(key);
+	if (known !== undefined) return known;
+	if (offsets.size >= OFFSETS_LIMIT) offsets.clear();
+	const offsetAt = (instant: number) => {
+		const { date, minutes } = readClock(instant, zone);
+		return toDay(date) * 1440 + minutes - instant / MINUTE_MS;
+	};
+	const offset = offsetAt(day * DAY_MS);
+	const holds = offset === offsetAt((day + 1) * DAY_MS);
+	offsets.set(key, holds ? offset : null);
+	return holds ? offset : null;
+}
+
+/** The clock in `zone` at an instant: the date and the minutes after midnight. */
+export function clockAt(instant: number, zone: string): Clock {
+	const offset = instant < WHOLE_MINUTES_FROM ? null : offsetOn(Math.floor(instant / DAY_MS), zone);
+	if (offset === null) return readClock(instant, zone);
+	const local = Math.floor(instant / MINUTE_MS) + offset;
+	const day = Math.floor(local / 1440);
+	return { date: fromDay(day), minutes: local - day * 1440 };
 }
 
 /** Milliseconds since 1970 of an instant written as ISO 8601, to the minute. */

@@ -17,9 +17,8 @@
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	import { findPeople } from '$lib/people/find.ts';
 
-	const kinds = $derived(
-		(page.data.kinds as (Kind & { active: boolean })[]).filter((k) => k.active)
-	);
+	/** The kinds a matter can be of. */
+	let { kinds }: { kinds: Kind[] } = $props();
 	const empty = {
 		kind: 'litigation',
 		title: '',

@@ -6,7 +6,6 @@ import { may, ROLE_LABELS } from '#core/access/table.ts';
 import { departmentName, findDateOrder } from '#server/app/department.ts';
 import { mayReadCosts } from '#server/costs/queries.ts';
 import { requireStaff } from '#server/http/request.ts';
-import { listKinds } from '#server/kinds/queries.ts';
 import { listNearMatters } from '#server/matters/queries.ts';
 import { listMatterRulebooks } from '#server/matters/sheet.ts';
 import { countOpenRequests } from '#server/requests/queries.ts';
@@ -39,7 +38,6 @@ export function load(event) {
 		dateOrder: findDateOrder(app),
 		zone: app.clock.zone,
 		timers: inside ? listTimers(app, me) : [],
-		kinds: inside ? listKinds(app) : [],
 		near: inside ? listNearMatters(app, me) : [],
 		newRequests: may(me.role, 'request.triage') ? countOpenRequests(app) : 0,
 		units: inside || may(me.role, 'request.own') ? listUnits(app) : [],

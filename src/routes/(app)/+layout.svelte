@@ -1,22 +1,14 @@
 <script lang="ts">
-	import { onMount, type Component } from 'svelte';
+	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import Logo from '$lib/shell/Logo.svelte';
 	import Printed from '$lib/shell/Printed.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
 	import { bindKeys, isDialogOpen, walkLinks } from '$lib/ui/keys.ts';
+	import OpeningDrawer from '$lib/matters/OpeningDrawer.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	let { data, children } = $props();
-	/**
-	 * The drawer in which a matter is opened comes when it is first asked for: it has most of the
-	 * fields there are.
-	 */
-	let OpenMatter = $state<Component>();
-	$effect(() => {
-		if (!opening.open || OpenMatter) return;
-		void import('$lib/matters/OpenMatter.svelte').then((part) => (OpenMatter = part.default));
-	});
 	const areas = $derived(
 		[
 			['/', 'Day sheet', true],
@@ -139,7 +131,7 @@
 	{#if data.can.inside}<PenLine timers={data.timers} />{/if}
 </div>
 <Printed name={data.me.name} />
-{#if data.can.open && OpenMatter}<OpenMatter />{/if}
+{#if data.can.open}<OpeningDrawer />{/if}
 {#if near}
 	<div
 		class="keys near"

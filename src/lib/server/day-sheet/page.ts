@@ -1,7 +1,7 @@
 /** The Day sheet as its page shows it: what must not slip, what waits for one, and for whom. */
 import type { Reader, Staff } from '#server/app/application.ts';
 import { countWaitingChanges } from '#server/docket/changes.ts';
-import { listDeadlines } from '#server/docket/list.ts';
+import { countDeadlines } from '#server/docket/list.ts';
 import { listMentionsOf } from '#server/logbook/queries.ts';
 import { listMatters } from '#server/matters/list.ts';
 import { listMyReminders } from '#server/reminders/queries.ts';
@@ -22,7 +22,7 @@ export function showDaySheet(app: Reader, me: Staff) {
 		days: listHorizon(app, me, 'mine'),
 		toSign: listMineToSign(app, me),
 		slip: listSlip(app, me),
-		unchecked: listDeadlines(app, me, { show: 'unchecked', per: 1 }).total,
+		unchecked: countDeadlines(app, me, { show: 'unchecked' }),
 		reminders: listMyReminders(app, me),
 		changes: countWaitingChanges(app, me),
 		signOff: findSignOffState(app, me, me.id).open.length,

@@ -5,8 +5,8 @@
  */
 import { addDays } from '#core/dates/plain.ts';
 import type { Reader, Staff } from '#server/app/application.ts';
-import { countCourtDaysTo } from '#server/docket/days.ts';
-import { listDeadlines, type DeadlineView } from '#server/docket/list.ts';
+import { countCourtDaysTo, findLastDayWithin } from '#server/docket/days.ts';
+import { countDeadlines, listDeadlines, type DeadlineView } from '#server/docket/list.ts';
 
 /** Court days within which a date must not slip. */
 const NEAR_DAYS = 5;
@@ -36,23 +36,26 @@ export function listSlip(app: Reader, me: Staff): Slip {
 	const passed = listDeadlines(app, me, { ...mine, show: 'passed' });
 	const returned = listDeadlines(app, me, { who: 'answers', per: MOST, show: 'returned' });
 	const due = listDeadlines(app, me, { ...mine, from: today, to: today });
-	const ahead = listDeadlines(app, me, { who: 'mine', from: addDays(today, 1) });
+	const standing = unique([...missed.rows, ...passed.rows, ...returned.rows, ...due.rows]);
+	const mineAhead = { who: 'mine', from: addDays(today, 1) };
+	const near = countDeadlines(app, me, { ...mineAhead, to: findLastDayWithin(app, NEAR_DAYS) });
+	// Of the dates ahead only returned ones stand already: more than these are never in the way.
+	const ahead = listDeadlines(app, me, { ...mineAhead, per: SHOWN + returned.rows.length });
+	const rest = ahead.rows.filter(({ id }) => !standing.some((row) => row.id === id));
+	const shown = rest.slice(0, Math.max(SHOWN - standing.length, Math.min(near, SHOWN), 0));
+	const returnedAhead = returned.total
+		? countDeadlines(app, me, { ...mineAhead, show: 'returned' })
+		: 0;
 	const withDays = (rows: readonly DeadlineView[]): SlipRow[] =>
 		rows.map((row) => ({ ...row, courtDays: countCourtDaysTo(app, null, row.date) }));
-	const next = withDays(ahead.rows);
-	const near = next.filter(({ courtDays }) => courtDays <= NEAR_DAYS);
-	const standing = unique([...missed.rows, ...passed.rows, ...returned.rows, ...due.rows]);
-	const room = Math.max(0, SHOWN - standing.length);
-	const rest = next.filter(({ id }) => !standing.some((row) => row.id === id));
-	const shown = rest.slice(0, Math.max(room, Math.min(near.length, SHOWN)));
 	return {
-		rows: [...withDays(standing), ...shown],
+		rows: withDays([...standing, ...shown]),
 		missed: missed.total,
 		passed: passed.total,
 		returned: returned.total,
 		today: due.total,
-		near: due.total + near.length,
-		more: ahead.total - shown.length - (next.length - rest.length)
+		near: due.total + near,
+		more: ahead.total - shown.length - returnedAhead
 	};
 }
 

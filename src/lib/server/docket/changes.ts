@@ -18,7 +18,7 @@ import { queueMail, type Recipient } from '#server/mail/queue.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { applyChange, leaveChange } from './apply-change.ts';
 import { formatEffects, type Effect } from './effects.ts';
-import { listDeadlines } from './list.ts';
+import { countDeadlines } from './list.ts';
 import { changesWait, datesMoved } from './messages.ts';
 import type { DateChangeRow } from './rows.ts';
 
@@ -154,7 +154,7 @@ export const countDocketWaiting = (
 	app: Reader,
 	me: Staff
 ): { checks: number; changes: number } => ({
-	checks: listDeadlines(app, me, { show: 'unchecked', per: 1 }).total,
+	checks: countDeadlines(app, me, { show: 'unchecked' }),
 	changes: countWaitingChanges(app, me)
 });
 

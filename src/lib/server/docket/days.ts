@@ -40,3 +40,11 @@ export function countCourtDaysTo(app: Reader, bookId: string | null, to: PlainDa
 		if (!calendar.closed(day, 1)) count++;
 	return count;
 }
+
+/** The last day that lies no more than so many court days ahead of today. */
+export function findLastDayWithin(app: Reader, courtDays: number): PlainDate {
+	const { calendar } = bookOr(app, null);
+	let day = toDay(app.clock.today());
+	for (let count = 0; count <= courtDays; day++) if (!calendar.closed(day + 1, 1)) count++;
+	return fromDay(day - 1);
+}

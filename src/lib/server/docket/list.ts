@@ -4,7 +4,7 @@ import { COUNTED_TO } from '#core/format/words.ts';
 import { isOccasion, type Result, type Sort } from '#core/docket/occasion.ts';
 import type { LeftDate } from '#core/docket/standing.ts';
 import type { Reader, Staff } from '#server/app/application.ts';
-import { all, scalar } from '#server/db/sql.ts';
+import { all, scalar, type Params } from '#server/db/sql.ts';
 import { factSql } from '#server/matters/sql.ts';
 import { requireBook, staleWarning } from '#server/rulebooks/shelf.ts';
 import { conditionsOf, orderOf, type DocketFilter } from './docket-filter.ts';
@@ -203,6 +203,35 @@ function readFrom({ matter, show, order }: DocketFilter): string {
 			CROSS JOIN matter m ON m.id = d.matter_id`;
 }
 
+function sourceOf(app: Reader, me: Staff, filter: DocketFilter) {
+	const { matter, state, days, params } = conditionsOf(app, me, filter);
+	const where = `${state} AND ${days('d.date')} AND ${matter}`;
+	return { where, from: `FROM ${readFrom(filter)} WHERE ${where}`, params };
+}
+const countUpTo = ({ db }: Reader, from: string, params: Params): number =>
+	scalar(db, `SELECT count(*) FROM (SELECT 1 ${from} LIMIT @most)`, params);
+
+/** How many dates a filter finds: exactly up to a thousand. */
+export function countDeadlines(app: Reader, me: Staff, filter: DocketFilter): number {
+	const { from, params } = sourceOf(app, me, filter);
+	return countUpTo(app, from, { ...params, most: COUNTED_TO + 1 });
+}
+
+/** How many dates a filter finds in each month, by YYYY-MM; months without any are not there. */
+export function countDeadlinesByMonth(
+	app: Reader,
+	me: Staff,
+	filter: DocketFilter
+): ReadonlyMap<string, number> {
+	const { from, params } = sourceOf(app, me, filter);
+	const rows = all<{ month: string; n: number }>(
+		app.db,
+		`SELECT substr(d.date, 1, 7) AS month, count(*) AS n ${from} GROUP BY 1`,
+		params
+	);
+	return new Map(rows.map(({ month, n }) => [month, n]));
+}
+
 /**
  * The department's docket: every date in matters the viewer may see.
  * @returns a page of them, and how many there are: exactly up to a thousand and a page more
@@ -212,15 +241,11 @@ export function listDeadlines(
 	me: Staff,
 	filter: DocketFilter
 ): { rows: DeadlineView[]; total: number } {
-	const { matter, state, days, params } = conditionsOf(app, me, filter);
-	const where = `${state} AND ${days('d.date')} AND ${matter}`;
+	const { where, from, params } = sourceOf(app, me, filter);
 	const limit = filter.per ?? DOCKET_PAGE;
 	const offset = limit * ((filter.page ?? 1) - 1);
-	const from = `FROM ${readFrom(filter)} WHERE ${where}`;
-	const total = scalar(app.db, `SELECT count(*) FROM (SELECT 1 ${from} LIMIT @most)`, {
-		...params,
-		most: offset + Math.max(limit, COUNTED_TO) + 1
-	});
+	const most = offset + Math.max(limit, COUNTED_TO) + 1;
+	const total = countUpTo(app, from, { ...params, most });
 	const page = { ...params, limit, offset };
 	const rest = `ORDER BY ${orderOf(filter)} LIMIT @limit OFFSET @offset`;
 	const rows = isRead(filter)

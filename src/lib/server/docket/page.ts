@@ -4,7 +4,7 @@ import type { Reader, Staff } from '#server/app/application.ts';
 import { listClosedDays } from './days.ts';
 import { listDocketChoices } from './filter-choices.ts';
 import { parseDocketFilter } from './filter-words.ts';
-import { DAYS_LIMIT, DOCKET_PAGE, listDeadlines, listDocketDays } from './list.ts';
+import { DAYS_LIMIT, DOCKET_PAGE, countDeadlines, listDeadlines, listDocketDays } from './list.ts';
 import { findSpan, parseMonth } from './span.ts';
 
 const VIEWS = ['list', 'month', 'timeline'] as const;
@@ -22,8 +22,7 @@ export function showDocket(app: Reader, me: Staff, query: string) {
 	const params = new URLSearchParams(query);
 	const view = VIEWS.find((name) => name === params.get('view')) ?? 'list';
 	const { filter, bad } = parseDocketFilter(app, params);
-	const totalOf = (show: 'unsettled' | 'proposed' | 'passed') =>
-		listDeadlines(app, me, { show, per: 1 }).total;
+	const totalOf = (show: 'unsettled' | 'proposed' | 'passed') => countDeadlines(app, me, { show });
 	const base = {
 		view,
 		filter,

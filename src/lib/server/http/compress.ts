@@ -10,8 +10,12 @@ const toGzip = promisify(gzip);
 
 /** Below this, the head that says so costs more than it saves. */
 const LEAST_BYTES = 1024;
-/** Brotli at 5 is as fast as gzip and a fifth smaller. */
-const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } };
+/**
+ * Whoever asks for a page waits while it is compressed. Brotli at 4 takes two thirds of the time of
+ * 5 and makes a page a twelfth larger, which only counts where it is long.
+ */
+const LONG_BYTES = 512 * 1024;
+const qualityFor = ({ length }: Buffer): number => (length < LONG_BYTES ? 4 : 5);
 
 const COMPRESSIBLE = /^(text\/|application\/(json|yaml|javascript)|image\/svg)/;
 
@@ -40,7 +44,10 @@ export async function compressResponse(request: Request, response: Response): Pr
 	const headers = new Headers(response.headers);
 	headers.append('vary', 'accept-encoding');
 	if (plain.length < LEAST_BYTES) return new Response(plain, { status: response.status, headers });
-	const small = encoding === 'br' ? await toBrotli(plain, BROTLI) : await toGzip(plain);
+	const small =
+		encoding === 'br'
+			? await toBrotli(plain, { params: { [constants.BROTLI_PARAM_QUALITY]: qualityFor(plain) } })
+			: await toGzip(plain);
 	headers.set('content-encoding', encoding);
 	headers.set('content-length', String(small.length));
 	return new Response(small, { status: response.status, headers });

@@ -10,8 +10,26 @@ type Has = Pick<Application, 'db'>;
 /** A kind with how it stands: its version, and whether new matters may be of it. */
 export type StoredKind = Kind & { version: number; active: boolean };
 
+/** Kinds are read for most pages and seldom changed: a body is parsed once. */
+const parsed = new Map<string, Kind>();
+const PARSED_LIMIT = 200;
+
+function parseBody(body: string): Kind {
+	const known = parsed.get(body);
+	if (known) return known;
+	if (parsed.size >= PARSED_LIMIT) parsed.clear();
+	const kind = deepFreeze(JSON.parse(body) as Kind);
+	parsed.set(body, kind);
+	return kind;
+}
+/** What many share, nobody changes. */
+function deepFreeze<Value>(value: Value): Value {
+	if (typeof value === 'object' && value !== null) Object.values(value).forEach(deepFreeze);
+	return Object.freeze(value);
+}
+
 const readKind = ({ body, version, active }: KindRow): StoredKind => ({
-	...(JSON.parse(body) as Kind),
+	...parseBody(body),
 	version,
 	active: active === 1
 });

@@ -80,7 +80,8 @@ export function listLogbook(
 	{ db, clock }: Reader,
 	me: Staff,
 	matterId: string,
-	filter: LogFilter = {}
+	filter: LogFilter = {},
+	per = LOG_PAGE
 ): { rows: LogEntry[]; total: number; next: string | null } {
 	const where = conditionsOf(filter);
 	const after = /^(?<at>\d{4}-[\dT:.-]+Z)~(?<last>\w+)$/.exec(filter.before ?? '')?.groups;
@@ -89,7 +90,7 @@ export function listLogbook(
 		matterId,
 		me: me.id,
 		like: likeWithin(filter.q ?? ''),
-		limit: LOG_PAGE + 1,
+		limit: per + 1,
 		...after
 	};
 	const total = scalar(db, `SELECT count(*) FROM logbook l WHERE ${where}`, params);
@@ -109,8 +110,8 @@ export function listLogbook(
 		LIMIT @limit`,
 		params
 	);
-	const shown = rows.slice(0, LOG_PAGE);
-	const last = rows.length > LOG_PAGE ? shown.at(-1) : undefined;
+	const shown = rows.slice(0, per);
+	const last = rows.length > per ? shown.at(-1) : undefined;
 	const staff = all<{ id: string; login: string; name: string }>(
 		db,
 		'SELECT id, login, name FROM staff'

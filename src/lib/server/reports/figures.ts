@@ -7,7 +7,7 @@ import { visible } from '#server/access/visibility.ts';
 import type { Reader, Staff } from '#server/app/application.ts';
 import { all, scalar } from '#server/db/sql.ts';
 import type { DocketFilter } from '#server/docket/docket-filter.ts';
-import { listDeadlines } from '#server/docket/list.ts';
+import { countDeadlines, countDeadlinesByMonth } from '#server/docket/list.ts';
 import { listKinds } from '#server/kinds/queries.ts';
 import { AGE_SQL } from '#server/matters/columns.ts';
 import { AGES, quietSql } from '#server/matters/filter.ts';
@@ -35,13 +35,16 @@ const MONTHS_SHOWN = 12;
 
 export function makeFigures(app: Reader, me: Staff): Figures {
 	const count = (condition: string) => countMatters(app, me, condition);
+	const months = lastMonths(app.clock.today());
+	const opened = countByMonth(app, me, 'opened_on', months);
+	const closed = countByMonth(app, me, 'closed_on', months);
 	return {
 		kind: sliceBy(app, me, {
 			column: 'm.kind',
 			name: '(SELECT name FROM kind k WHERE k.id = m.kind)',
 			filter: 'kind'
 		}),
-		age: AGES.map((from, index) => sliceOfAge(from, AGES[index + 1], count)),
+		age: slicesOfAge(app, me),
 		unit: sliceBy(app, me, {
 			column: 'm.unit_id',
 			name: '(SELECT name FROM business_unit u WHERE u.id = m.unit_id)',
@@ -52,15 +55,15 @@ export function makeFigures(app: Reader, me: Staff): Figures {
 			name: '(SELECT name FROM staff s WHERE s.id = m.responsible_id)',
 			filter: 'lawyer'
 		}),
-		months: lastMonths(app.clock.today()).map(({ key, name }) => ({
+		months: months.map(({ key, name }) => ({
 			name,
-			opened: sliceOfMonth(key, 'opened_on', 'opened', count),
-			closed: sliceOfMonth(key, 'closed_on', 'closedIn', count)
+			opened: { name: key, n: opened(key), href: `/matters?who=all&opened=${key}` },
+			closed: { name: key, n: closed(key), href: `/matters?who=all&closedIn=${key}` }
 		})),
 		open: count(OPEN),
 		high: count(`${OPEN} AND m.priority = 'high'`),
 		quiet: count(`${OPEN} AND ${quietSql(app, listKinds(app))}`),
-		...datesInFigures(app, me)
+		...datesInFigures(app, me, months)
 	};
 }
 
@@ -68,23 +71,25 @@ export function makeFigures(app: Reader, me: Staff): Figures {
 const HEARING_DAYS = 30;
 
 /** As the docket lists them: each figure opens the dates it counts. */
-function datesInFigures(app: Reader, me: Staff): Pick<Figures, 'missed' | 'hearings' | 'passed'> {
+function datesInFigures(
+	app: Reader,
+	me: Staff,
+	months: readonly Month[]
+): Pick<Figures, 'missed' | 'hearings' | 'passed'> {
 	const today = app.clock.today();
-	const slice = (name: string, filter: DocketFilter): Slice => ({
-		name,
-		n: listDeadlines(app, me, { ...filter, per: 1 }).total,
+	const slice = (name: string, filter: DocketFilter, n = countDeadlines(app, me, filter)) => ({
+		...{ name, n },
 		href: `/docket?${new URLSearchParams(filter as Record<string, string>).toString()}`
 	});
+	const span = spanOf(months);
+	const open = countDeadlinesByMonth(app, me, { show: 'unsettled', ...span });
+	const settled = countDeadlinesByMonth(app, me, { show: 'settled', ...span });
 	return {
-		missed: lastMonths(today).map(({ key, name }) => {
-			const last = daysInMonth(Number(key.slice(0, 4)), Number(key.slice(5)));
-			const month = { from: `${key}-01`, to: `${key}-${last}` };
-			return {
-				name,
-				open: slice(key, { show: 'unsettled', ...month }),
-				settled: slice(key, { show: 'settled', ...month })
-			};
-		}),
+		missed: months.map(({ key, name, ...month }) => ({
+			name,
+			open: slice(key, { show: 'unsettled', ...month }, open.get(key) ?? 0),
+			settled: slice(key, { show: 'settled', ...month }, settled.get(key) ?? 0)
+		})),
 		hearings: slice('hearings', {
 			show: 'hearings',
 			from: today,
@@ -120,15 +125,26 @@ function sliceBy(
 	}));
 }
 
-type Count = (condition: string) => number;
-
-function sliceOfAge(from: number, to: number | undefined, count: Count): Slice {
-	const below = to === undefined ? '' : ` AND ${AGE_SQL} < ${to}`;
-	return {
-		name: ageName(from, to),
-		n: count(`${OPEN} AND ${AGE_SQL} >= ${from}${below}`),
+/** Matters by the youngest age of each part. */
+function slicesOfAge({ db }: Reader, me: Staff): Slice[] {
+	const parts = AGES.toReversed().map((from) => `WHEN age >= ${from} THEN ${from}`);
+	const rows = all<{ part: number; n: number }>(
+		db,
+		`WITH aged AS MATERIALIZED (
+			SELECT ${AGE_SQL} AS age
+			FROM matter m
+			WHERE ${OPEN} AND ${visible('m')}
+		)
+		SELECT CASE ${parts.join(' ')} END AS part, count(*) AS n
+		FROM aged
+		GROUP BY 1`,
+		{ me: me.id }
+	);
+	return AGES.map((from, index) => ({
+		name: ageName(from, AGES[index + 1]),
+		n: rows.find(({ part }) => part === from)?.n ?? 0,
 		href: `/matters?who=all&age=${from}`
-	};
+	}));
 }
 
 function ageName(from: number, to: number | undefined): string {
@@ -136,29 +152,45 @@ function ageName(from: number, to: number | undefined): string {
 	return from === 0 ? `under ${to} days` : `${from} to ${to - 1} days`;
 }
 
-function sliceOfMonth(
-	key: string,
+/** How many matters have their day in each of these months. */
+function countByMonth(
+	{ db }: Reader,
+	me: Staff,
 	column: 'opened_on' | 'closed_on',
-	filter: 'opened' | 'closedIn',
-	count: Count
-): Slice {
-	return {
-		name: key,
-		n: count(`m.${column} BETWEEN '${key}-01' AND '${key}-31'`),
-		href: `/matters?who=all&${filter}=${key}`
-	};
+	months: readonly Month[]
+): (key: string) => number {
+	const rows = all<{ key: string; n: number }>(
+		db,
+		`SELECT substr(m.${column}, 1, 7) AS key, count(*) AS n
+		FROM matter m
+		WHERE m.${column} BETWEEN @from AND @to AND ${visible('m')}
+		GROUP BY 1`,
+		{ me: me.id, ...spanOf(months) }
+	);
+	return (month) => rows.find(({ key }) => key === month)?.n ?? 0;
 }
 
-/** The last months up to this one, as YYYY-MM and as people write them. */
-function lastMonths(today: string): { key: string; name: string }[] {
+/** As YYYY-MM and as people write it, with its first and last day. */
+type Month = { key: string; name: string; from: string; to: string };
+
+const spanOf = (months: readonly Month[]) => ({
+	from: months[0]?.from ?? '',
+	to: months.at(-1)?.to ?? ''
+});
+
+/** The last months up to this one. */
+function lastMonths(today: string): Month[] {
 	const current = Number(today.slice(0, 4)) * 12 + Number(today.slice(5, 7)) - 1;
 	return Array.from({ length: MONTHS_SHOWN }, (_, index) => {
 		const number = current - MONTHS_SHOWN + 1 + index;
 		const year = Math.floor(number / 12);
 		const month = number % 12;
+		const key = `${year}-${String(month + 1).padStart(2, '0')}`;
 		return {
-			key: `${year}-${String(month + 1).padStart(2, '0')}`,
-			name: `${MONTHS[month]?.slice(0, 3)} ${year}`
+			key,
+			name: `${MONTHS[month]?.slice(0, 3)} ${year}`,
+			from: `${key}-01`,
+			to: `${key}-${daysInMonth(year, month + 1)}`
 		};
 	});
 }

@@ -18,12 +18,14 @@ export async function load(event) {
 	const me = requireAction(event, 'matter.read');
 	const { app } = event.locals;
 	const filter = parseMatterFilter(event.url.searchParams);
-	const columns = listColumns(listKinds(app));
+	const kinds = listKinds(app);
+	const columns = listColumns(kinds);
 	return {
 		...(await readMatters(app, me, filter)),
 		filter,
 		per: PAGE,
 		shown: wantedColumns(columns, filter),
+		kinds: kinds.map(({ id, plural, quietDays, ageDays }) => ({ id, plural, quietDays, ageDays })),
 		views: listSavedViews(app, me),
 		bulk: BULK_CHANGES,
 		columns: Object.entries(columns).map(([key, { name, type, group, fact }]) => ({

@@ -92,8 +92,7 @@
 				<TextField label="Title" error={errors.title} bind:value={v.title} />
 				<div class="grid grid-cols-2 gap-3">
 					<SelectField label="Kind" error={errors.kind} bind:value={v.kind}
-						>{#each data.kinds.filter((k) => k.active || k.id === c.kind) as k (k.id)}<option
-								value={k.id}>{k.name}</option
+						>{#each data.kinds as k (k.id)}<option value={k.id}>{k.name}</option
 							>{/each}</SelectField
 					>
 					<SelectField label="Priority" error={errors.priority} bind:value={v.priority}

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { it } from 'node:test';
 import { addDays, MONTHS, plainDate } from './plain.ts';
-import { parseTypedDate } from './typed.ts';
+import { dependsOnToday, parseTypedDate } from './typed.ts';
 
 const today = plainDate('2026-11-23');
 it('reads dates as people type them', () => {
@@ -77,4 +77,19 @@ it('reads every day back, however it is written', () => {
 		assert.deepEqual(parseTypedDate(`${month}/${number}/${short}`, today, 'month'), { date: day });
 		assert.deepEqual(parseTypedDate(`${number}/${month}/${short}`, today, 'day'), { date: day });
 	}
+});
+it('knows the words that mean another day tomorrow or next year', () => {
+	for (const typed of ['today', 'yesterday', 'fri', 'next fri', '+14d', '5 Nov', '1/2', '3 Jan'])
+		assert.ok(dependsOnToday(typed, today, 'month'), typed);
+	for (const typed of [
+		'2026-11-05',
+		'11/5/26',
+		'5 Nov 2026',
+		'Sunday 22 November 2026',
+		'soon',
+		''
+	])
+		assert.ok(!dependsOnToday(typed, today, 'month'), typed);
+	const written = parseTypedDate('Sunday 22 November 2026', today);
+	assert.deepEqual(written, { date: '2026-11-22' }, 'and reads a day as it is written out');
 });

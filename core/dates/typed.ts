@@ -146,3 +146,15 @@ function made(year: number, month: number, day: number): TypedDate {
 	const date = isDay ? parseDate(`${year}-${pad(month)}-${pad(day)}`) : undefined;
 	return date ? { date } : { error: NO_SUCH_DAY };
 }
+
+const YEAR_DAYS = 365;
+/** Whether words mean another day when they are read another day: "yesterday", "5 Nov". */
+export function dependsOnToday(
+	typed: string,
+	today: PlainDate,
+	order: DateOrder | null = null
+): boolean {
+	const now = parseTypedDate(typed, today, order);
+	const later = parseTypedDate(typed, addDays(today, YEAR_DAYS), order);
+	return 'date' in now && !('date' in later && later.date === now.date);
+}

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { plainDate } from '../dates/plain.ts';
-import { parseEventLine, type EventParts } from './event-line.ts';
+import { BY_HAND, parseEventLine, type EventParts } from './event-line.ts';
 
 const MONDAY = plainDate('2026-11-23');
 const SERVICES = [
@@ -82,5 +82,31 @@ describe('a line that enters an event', () => {
 		const line = parseEventLine('complaint filed 5/11/26'.split(' '), EVENTS, MONDAY);
 		assert.equal(line.date, null);
 		assert.ok(line.fault);
+	});
+});
+
+describe('a hearing or its like on a line', () => {
+	it('is entered by hand where no event of a book is meant', () => {
+		const line = read('deposition of Dr. Quill 4 dec 9:30 am');
+		assert.deepEqual(line.hand, { sort: 'deposition', title: 'Deposition of Dr. Quill' });
+		assert.deepEqual(
+			[line.event, line.date, line.time, line.fault],
+			[BY_HAND, '2026-12-04', '09:30', null]
+		);
+		assert.match(read('deposition of Dr. Quill').fault!, /Say when/);
+	});
+	it('is offered by hand beside the events that its words fit', () => {
+		const line = read('hearing 2 dec 10:00');
+		assert.equal(line.event, 'a|hearing-of-a-motion');
+		assert.equal(line.hand, null);
+		assert.deepEqual(
+			line.fits.map(({ words }) => words),
+			['hearing of a motion', 'Hearing, by hand']
+		);
+		const byHand = read('hearing 2 dec 10:00', { event: BY_HAND });
+		assert.deepEqual(byHand.hand, { sort: 'hearing', title: 'Hearing' });
+	});
+	it('is no way to enter by hand what is none', () => {
+		assert.match(read('moon landing yesterday', { event: BY_HAND }).fault!, /No event/);
 	});
 });

@@ -1,4 +1,7 @@
+/** Reads a line of the pen: what it captures, does, or finds. */
+import { isOccasion } from '../docket/occasion.ts';
 import { parseHours } from '../format/hours.ts';
+import { namesDay } from './words.ts';
 
 export type Understood =
 	| { kind: 'empty' }
@@ -20,19 +23,25 @@ const looksLikeNumber = (word: string): boolean => NUMBER.test(word);
 const PLACES: Record<string, string> = {
 	day: '/',
 	'day sheet': '/',
+	requests: '/requests',
 	matters: '/matters',
+	figures: '/figures',
+	people: '/people',
 	docket: '/docket',
+	papers: '/docket/papers',
 	'second check': '/docket/check',
 	changes: '/docket/changes',
+	'sign-off': '/docket/sign-off',
+	reconcile: '/docket/reconcile',
 	closures: '/docket/closures',
 	'docket report': '/docket/report',
 	rulebooks: '/rulebooks',
-	count: '/count',
+	count: '/docket/calculator',
 	documents: '/documents',
 	time: '/time',
 	costs: '/costs',
-	post: '/post',
-	'post room': '/post'
+	post: '/mail',
+	'post room': '/mail'
 };
 
 /**
@@ -57,8 +66,14 @@ export function parseLine(line: string, current: string | null = null): Understo
 						: null
 		};
 	}
-	if (lead === 'event') {
-		const { matter, words } = takeMatter(rest, current);
+	if (looksLikeNumber(head) && rest.length > 0) {
+		const understood = parseLine(rest.join(' '), head.toUpperCase());
+		return 'matter' in understood ? understood : { kind: 'find', words: text };
+	}
+	// "hearing 2 dec 10:00 room 4" needs no other word, where it is on a matter.
+	const isHearing = isOccasion(lead) && (current !== null || rest.some(looksLikeNumber));
+	if (lead === 'event' || (isHearing && namesDay(rest))) {
+		const { matter, words } = takeMatter(isHearing ? [head, ...rest] : rest, current);
 		return {
 			kind: 'event',
 			matter,

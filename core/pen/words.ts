@@ -1,6 +1,6 @@
 /** Words of a pen line: a day among them, and which of a list they mean. */
 import type { DateOrder } from '../dates/in-text.ts';
-import type { PlainDate } from '../dates/plain.ts';
+import { plainDate, type PlainDate } from '../dates/plain.ts';
 import { parseTypedDate } from '../dates/typed.ts';
 
 export type Named = { id: string; words: string };
@@ -49,6 +49,12 @@ export function takeDate(
 		}
 	return error === undefined ? null : { error };
 }
+
+/** Any day does to find out whether one is meant. */
+const SOME_DAY = plainDate('2026-01-01');
+/** Whether a day stands among the words, be it one that no month has. */
+export const namesDay = (words: readonly string[]): boolean =>
+	takeDate(words, SOME_DAY, 'month') !== null;
 
 /**
  * Those of a list whose words begin with every word asked for; the one with the fewest other words

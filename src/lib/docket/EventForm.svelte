@@ -119,8 +119,8 @@
 			: ''
 	);
 	$effect(() => {
-		if (active && request) return preview.ask(request);
-		preview.clear();
+		const question = active && request ? (JSON.parse(request) as { eventKey: string }) : null;
+		return untrack(() => (question ? preview.ask(question) : preview.clear()));
 	});
 	const timeHint = $derived.by(() => {
 		if (!event?.timed) return 'optional, like 10:00';
@@ -139,6 +139,7 @@
 	}
 	function done(result: Record<string, unknown>) {
 		kept.clear();
+		preview.forget();
 		return ondone(result);
 	}
 </script>
@@ -194,6 +195,9 @@
 					</SelectField>
 				{/if}
 			</div>
+			{#each preview.warnings as warning (warning)}
+				<p class="font-semibold text-saffron-ink" data-warning>{capitalize(warning)}</p>
+			{/each}
 			{#if days.length && !entry.date.trim()}
 				<p class="flex flex-wrap items-baseline gap-2" data-days>
 					<span class="sub">It speaks of</span>
@@ -231,6 +235,7 @@
 			{today}
 			isChosen={event !== undefined}
 			hasFaults={Object.keys(preview.faults).length > 0}
+			unreached={preview.unreached}
 		/>
 		{#if errors.answers}<p class="fault mt-2">{errors.answers}</p>{/if}
 		<div

@@ -15,6 +15,8 @@
 		today: string;
 		isChosen: boolean;
 		hasFaults: boolean;
+		/** Why nothing could be asked; the same words as for any question of a screen. */
+		unreached: string;
 	};
 	let {
 		proposals,
@@ -23,13 +25,15 @@
 		shown = $bindable(),
 		today,
 		isChosen,
-		hasFaults
+		hasFaults,
+		unreached
 	}: Props = $props();
 	function awayWords({ past, courtDays }: ProposalView): string {
 		if (past) return 'in the past';
 		return courtDays === 0 ? 'today' : `in ${plural(courtDays, 'court day')}`;
 	}
 	const none = $derived.by(() => {
+		if (unreached) return unreached;
 		if (!isChosen)
 			return 'Choose what happened; its deadlines appear here before anything is saved.';
 		return hasFaults

@@ -13,6 +13,8 @@
 		service: string | null;
 		services: { id: string; label: string }[];
 		dates: { rule: string; title: string; date: string }[];
+		/** What there is to say against its day. */
+		warnings: string[];
 	};
 	export type Parts = { event?: string; date?: string; service?: string };
 </script>
@@ -92,6 +94,9 @@
 		{/if}
 		{#if fault}<span class="fault" role="alert">{fault}</span>{/if}
 	</div>
+	{#each entry.warnings as warning (warning)}
+		<p class="mt-1.5 font-semibold text-saffron-ink" data-warning>{capitalize(warning)}</p>
+	{/each}
 	{#if entry.dates.length}
 		<p class="mt-1.5" data-sets>
 			<b class="font-semibold">{plural(entry.dates.length, 'date')}:</b>

@@ -6,7 +6,7 @@
 	import CalendarIcon from '@lucide/svelte/icons/calendar-days';
 	import { parseDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
-	import { readTypedDate } from '$lib/ui/typed-date.ts';
+	import { meansAnotherDayLater, readTypedDate } from '$lib/ui/typed-date.ts';
 	type Props = {
 		name: string;
 		label: string;
@@ -43,6 +43,12 @@
 		Picker ??= (await import('./DatePicker.svelte')).default;
 		open = true;
 	}
+	/** What means another day tomorrow is written out: a draft may be taken up then. */
+	function leave() {
+		touched = true;
+		if (read && 'date' in read && meansAnotherDayLater(value, today)) value = formatDate(read.date);
+		onpick?.();
+	}
 	function choose(day: string) {
 		value = day;
 		onpick?.();
@@ -61,10 +67,7 @@
 			bind:value
 			aria-invalid={fault ? 'true' : undefined}
 			aria-describedby="{id}-more"
-			onblur={() => {
-				touched = true;
-				onpick?.();
-			}}
+			onblur={leave}
 		/>
 		<input type="hidden" {name} value={iso} />
 		<button

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
-	import { page } from '$app/state';
+	import { navigating, page } from '$app/state';
 	import Logo from '$lib/shell/Logo.svelte';
 	import Printed from '$lib/shell/Printed.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
@@ -47,7 +47,8 @@
 	const focusFirst = (el: HTMLElement) => {
 		el.querySelector('a')?.focus();
 	};
-	const isFree = () => !opening.open && !isDialogOpen();
+	/** On the way to another page, keys are for what comes. */
+	const isFree = () => !opening.open && !isDialogOpen() && navigating.to === null;
 	function toggleKeys(event: KeyboardEvent) {
 		event.preventDefault();
 		keys = !keys;
@@ -76,8 +77,9 @@
 			s: () => visit('/docket/check'),
 			/** On a matter: what happened, and its dates. */
 			e() {
-				const number: string | undefined = page.data.caption?.number;
-				if (number && data.can.docket) visit(`/matters/${number}/docket?enter`);
+				const { number, status } = page.data.caption ?? {};
+				if (number && status !== 'closed' && data.can.docket)
+					visit(`/matters/${number}/docket?enter`);
 			},
 			...Object.fromEntries(
 				Array.from({ length: 9 }, (_, index) => [String(index + 1), () => openNear(index)])

@@ -25,6 +25,7 @@ import { insertOccasion } from './hearings.ts';
 import { eventEntered } from './messages.ts';
 import { countCourtDaysTo } from './days.ts';
 import type { EventRow } from './rows.ts';
+import { listWarnings } from './warnings.ts';
 import { insertDeadline } from './writing.ts';
 
 export const answersField = z.record(z.string(), z.string().max(100));
@@ -134,8 +135,8 @@ export type ProposalView = Omit<Proposal, 'trace'> & {
 export const previewProposals = matterPreview({
 	action: 'docket.enter',
 	input: z.object(eventFields),
-	run({ ctx, matter, input }): { deadlines: ProposalView[]; left: Left[] } {
-		const { book, deadlines, left } = proposeEvent(ctx, matter, input);
+	run({ ctx, matter, input }): { deadlines: ProposalView[]; left: Left[]; warnings: string[] } {
+		const { book, event, deadlines, left } = proposeEvent(ctx, matter, input);
 		return {
 			deadlines: deadlines.map(({ trace, ...deadline }) => ({
 				...deadline,
@@ -143,10 +144,22 @@ export const previewProposals = matterPreview({
 				courtDays: countCourtDaysTo(ctx, book.id, deadline.date),
 				past: deadline.date < ctx.clock.today()
 			})),
-			left
+			left,
+			warnings: warnOfEvent(ctx, matter.id, { book, event }, input.date)
 		};
 	}
 });
+
+/** A day that somebody set, and no count: whether the court sits is for people to see. */
+export function warnOfEvent(
+	app: Application,
+	matterId: string,
+	{ book, event }: { book: Rulebook; event: BookEvent },
+	day: PlainDate
+): string[] {
+	if (event.ahead === null) return [];
+	return listWarnings(app, matterId, { day, book, hearing: isOccasion(event.ahead) });
+}
 
 /** Enters an event, keeps all its proposals and dockets the chosen ones. */
 export const enterEvent = matterCommand({

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import type { CourtCalendar } from '#core/dates/calendar.ts';
 import { toDay, type PlainDate } from '#core/dates/plain.ts';
 import { isOccasion, OCCASIONS, type Sort } from '#core/docket/occasion.ts';
-import type { Reader } from '#server/app/application.ts';
+import type { Application, Reader } from '#server/app/application.ts';
 import { day, id } from '#server/app/fields.ts';
 import { matterPreview } from '#server/app/preview.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
@@ -46,10 +46,14 @@ export const previewDay = matterPreview({
 		date: day('The date')
 	}),
 	run: ({ ctx, matter, input }): { warnings: string[] } => ({
-		warnings: listWarnings(ctx, matter.id, {
-			day: input.date,
-			book: countedBy(ctx, { matter_id: matter.id, book: '' }),
-			hearing: isOccasion(input.what)
-		})
+		warnings: warnOfDay(ctx, matter.id, input.date, input.what)
 	})
 });
+
+/** What there is to say against a day by hand, in words that go on after it. */
+export const warnOfDay = (app: Application, matterId: string, day: PlainDate, sort: Sort) =>
+	listWarnings(app, matterId, {
+		day,
+		book: countedBy(app, { matter_id: matterId, book: '' }),
+		hearing: isOccasion(sort)
+	});

@@ -10,7 +10,7 @@ import { open } from '#server/app/command.ts';
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { readForm } from './form.ts';
 import { contextOf } from './request.ts';
-import { respond, respondJson, type Refusal } from './respond.ts';
+import { respond, respondPreview, type Refusal } from './respond.ts';
 
 /** What a command and a preview have in common: an input, and a result. */
 type Callable<Schema extends z.ZodType, Value> = {
@@ -50,15 +50,15 @@ export const actionValue = <Schema extends z.ZodType, Value>(
 	options: Omit<Options<Value, Value>, 'done'> = {}
 ): FormAction<Value> => action(call, { ...options, done: (value) => value });
 
-/** An endpoint that reads JSON and answers with what the command or preview gave. */
-export const endpoint =
+/** An endpoint that reads JSON and answers with what a preview gave. */
+export const previewEndpoint =
 	<Schema extends z.ZodType, Value>(
 		call: Callable<Schema, Value>
 	): ((event: RequestEvent) => Promise<Response>) =>
 	async (event) => {
 		const ctx = contextOf(event);
 		const body: unknown = await event.request.json().catch(() => ({}));
-		return respondJson(event, await call(ctx, body as z.input<Schema>));
+		return respondPreview(event, await call(ctx, body as z.input<Schema>));
 	};
 
 /**

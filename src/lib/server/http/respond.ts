@@ -34,3 +34,15 @@ export function respondJson<Value>(
 	locals.app.wake();
 	return json(result.value ?? {});
 }
+
+/**
+ * The answer to what a screen asks while somebody types. Fields that are not finished yet make no
+ * failed request: they are answered with their errors.
+ */
+export const respondPreview = <Value>(
+	event: { locals: App.Locals },
+	result: Result<Value>
+): Response =>
+	!result.ok && result.status === 400
+		? json({ refused: refusalOf(result) })
+		: respondJson(event, result);

@@ -14,7 +14,8 @@ import type { Application } from '#server/app/application.ts';
 import { findDateOrder } from '#server/app/department.ts';
 import { Refused } from '#server/app/errors.ts';
 import { calculate, listCourts, parseCalculation } from '#server/docket/calculator.ts';
-import { proposeEvent } from '#server/docket/events.ts';
+import { proposeEvent, warnOfEvent } from '#server/docket/events.ts';
+import { warnOfDay } from '#server/docket/set-days.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { listMatterBooks, requireBook } from '#server/rulebooks/shelf.ts';
 
@@ -67,6 +68,8 @@ export type PenEvent = EventLine & {
 	/** The ways of service of its book, where it asks for one. */
 	services: { id: string; label: string }[];
 	dates: { rule: string; title: string; date: PlainDate }[];
+	/** What there is to say against its day, where somebody set it. */
+	warnings: string[];
 };
 
 const NO_BOOK = 'This matter has no rulebook: choose one on its sheet first.';
@@ -83,7 +86,12 @@ export function penEvent(
 		order: findDateOrder(app),
 		parts
 	});
-	const none: PenEvent = { ...read, text: '', services: [], dates: [] };
+	const none: PenEvent = { ...read, text: '', services: [], dates: [], warnings: [] };
+	if (read.hand) {
+		const { sort, title } = read.hand;
+		const warnings = read.date ? warnOfDay(app, matter.id, read.date, sort) : [];
+		return { ...none, text: title, warnings };
+	}
 	if (books.length === 0) return { ...none, fault: NO_BOOK };
 	if (!read.event) return none;
 	const [bookId, eventId = ''] = read.event.split('|');
@@ -108,7 +116,8 @@ export function penEvent(
 			...read,
 			text,
 			services,
-			dates: dates.map(({ rule, title, date }) => ({ rule, title, date }))
+			dates: dates.map(({ rule, title, date }) => ({ rule, title, date })),
+			warnings: warnOfEvent(app, matter.id, { book, event }, read.date)
 		};
 	} catch (error) {
 		if (error instanceof Refused) return { ...none, text, services, fault: error.message };

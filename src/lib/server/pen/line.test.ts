@@ -75,3 +75,30 @@ describe('an event on the pen line', () => {
 		assert.match((understood as { fault: string }).fault, /not a date that exists/);
 	});
 });
+
+describe('a hearing by hand on the pen line', () => {
+	it('says that the court does not sit that day, is docketed, and taken back', () => {
+		const line = `deposition ${number} of Dr. Quill 25 dec 9:30 am room 4`;
+		assert.match(show(line).entry!.warnings.join(), /does not sit/);
+		const done = good(commit(line));
+		assert.match(done.message, /^Deposition of Dr\. Quill on .*: it is docketed on Pier 9\.$/);
+		const entry = one<{ title: string; date: string; time: string; place: string }>(
+			house.db,
+			"SELECT title, date, time, place FROM deadline WHERE sort = 'deposition'"
+		);
+		assert.deepEqual(
+			{ ...entry },
+			{
+				...{ title: 'Deposition of Dr. Quill', date: '2026-12-25' },
+				...{ time: '09:30', place: 'Room 4' }
+			}
+		);
+		good(undoLine(house.as('okafor'), done.undo!));
+		assert.equal(scalar(house.db, "SELECT count(*) FROM deadline WHERE state = 'docketed'"), 0);
+	});
+	it('of a book says so too', () => {
+		const { entry } = show(`event ${number} hearing of a motion 25 dec 10:00`);
+		assert.match(entry!.warnings.join(), /does not sit/);
+		assert.deepEqual(show(`event ${number} complaint filed 20 nov`).entry!.warnings, []);
+	});
+});

@@ -9,6 +9,7 @@ import { parseLine, type Understood } from '#core/pen/parse.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { findMatter } from '#server/access/visibility.ts';
+import { addDeadline } from '#server/docket/by-hand.ts';
 import { enterEvent } from '#server/docket/events.ts';
 import { writeNote } from '#server/logbook/commands.ts';
 import { takeBackNote } from '#server/logbook/take-back.ts';
@@ -111,18 +112,19 @@ function commitEvent(
 	entry: PenEvent | null
 ): Result<Committed> {
 	if (!entry?.event || !entry.date) throw new Refused('Say what happened and when.');
-	const result = enterEvent(ctx, {
-		matterId: matter.id,
-		eventKey: entry.event,
-		date: entry.date,
-		time: entry.time ?? '',
-		place: entry.place,
-		service: entry.service ?? '',
-		docket: entry.dates.map(({ rule }) => rule)
-	});
+	const { date, place, hand } = entry;
+	const when = { matterId: matter.id, date, time: entry.time ?? '', place };
+	const result = hand
+		? addDeadline(ctx, { ...when, what: hand.sort, title: hand.title })
+		: enterEvent(ctx, {
+				...when,
+				eventKey: entry.event,
+				service: entry.service ?? '',
+				docket: entry.dates.map(({ rule }) => rule)
+			});
 	if (!result.ok) return result;
-	const dates = pluralInWords(result.value.docketed, 'date');
-	const message = `${entry.text} on ${formatDate(entry.date)}: ${dates} docketed on ${matter.title}.`;
+	const dates = 'docketed' in result.value ? pluralInWords(result.value.docketed, 'date') : 'it is';
+	const message = `${entry.text} on ${formatDate(date)}: ${dates} docketed on ${matter.title}.`;
 	const go = `/matters/${matter.number}/docket`;
 	return { ok: true, value: { message, go, undo: { eventId: result.value.eventId } } };
 }

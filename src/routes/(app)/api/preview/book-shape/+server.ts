@@ -1,5 +1,5 @@
 /** What the form of a book chooses from, when it is laid over another one. */
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 import { previewBookShape } from '#server/rulebooks/shape.ts';
 
-export const POST = endpoint(previewBookShape);
+export const POST = previewEndpoint(previewBookShape);

@@ -3,6 +3,6 @@
  * would change.
  */
 import { previewBook } from '#server/docket/book-effects.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewBook);
+export const POST = previewEndpoint(previewBook);

@@ -1,5 +1,5 @@
 /** The dates that a closed day would change. */
 import { previewClosure } from '#server/docket/closures.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewClosure);
+export const POST = previewEndpoint(previewClosure);

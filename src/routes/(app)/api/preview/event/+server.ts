@@ -1,5 +1,5 @@
 /** What an event would set: proposals with their counts. */
 import { previewProposals } from '#server/docket/events.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewProposals);
+export const POST = previewEndpoint(previewProposals);

@@ -1,5 +1,5 @@
 /** What would move with an event. */
 import { previewMoves } from '#server/docket/moves.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewMoves);
+export const POST = previewEndpoint(previewMoves);

@@ -1,5 +1,5 @@
 /** What an order would change, before it is laid over the rules. */
 import { previewOrder } from '#server/docket/orders.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewOrder);
+export const POST = previewEndpoint(previewOrder);

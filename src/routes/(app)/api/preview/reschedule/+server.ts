@@ -1,5 +1,5 @@
 /** Where a date would go by an order or an agreement. */
 import { previewReschedule } from '#server/docket/reschedule.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewReschedule);
+export const POST = previewEndpoint(previewReschedule);

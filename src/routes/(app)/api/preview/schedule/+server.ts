@@ -1,5 +1,5 @@
 /** What an order would change, before it is laid over the rules. */
 import { previewSchedule } from '#server/docket/schedule-views.ts';
-import { endpoint } from '#server/http/action.ts';
+import { previewEndpoint } from '#server/http/action.ts';
 
-export const POST = endpoint(previewSchedule);
+export const POST = previewEndpoint(previewSchedule);

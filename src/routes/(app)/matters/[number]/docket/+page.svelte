@@ -2,6 +2,8 @@
 	The docket of a matter: its events with the dates they set, by day, on a timeline or in a month.
 -->
 <script lang="ts">
+	import { untrack } from 'svelte';
+	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { CountView } from '#server/docket/counts.ts';
 	import type { DeadlineView } from '#server/docket/list.ts';
@@ -25,10 +27,23 @@
 	import OrderDrawer from './OrderDrawer.svelte';
 	let { data } = $props();
 	const caption = $derived(data.caption);
+	/** What is closed stays as it is. */
+	const mayDocket = $derived(data.can.docket && caption.status !== 'closed');
 	const deadlines = $derived(data.events.flatMap((event) => event.deadlines));
-	let entering = $state(page.url.searchParams.has('enter')),
-		byHand = $state(page.url.searchParams.has('hand')),
+	let entering = $state(false),
+		byHand = $state(false),
 		ordering = $state(false);
+	/** A key or a link asks in the address for a new event; then the address forgets it. */
+	$effect(() => {
+		if (!page.url.searchParams.has('enter')) return;
+		untrack(() => {
+			if (mayDocket && data.choices.length) entering = true;
+			else if (mayDocket) byHand = true;
+			const plain = new URL(page.url);
+			plain.searchParams.delete('enter');
+			void goto(plain, { replaceState: true, keepFocus: true, noScroll: true });
+		});
+	});
 
 	let moving = $state('');
 	const moved = $derived(data.events.find(({ id }) => id === moving));
@@ -133,8 +148,8 @@
 		{event}
 		today={data.today}
 		staffId={data.me.id}
-		mayDocket={data.can.docket}
-		choosable={data.can.docket && proposed.length > 1}
+		{mayDocket}
+		choosable={mayDocket && proposed.length > 1}
 		chosen={chosen.includes(deadline.id)}
 		onchoose={(on) => {
 			const others = chosen.filter((id) => id !== deadline.id);
@@ -154,7 +169,7 @@
 				matterNumber={caption.number}
 				today={data.today}
 				initials={data.me.initials}
-				mayDocket={data.can.docket}
+				{mayDocket}
 				onact={(act) => start(deadline.id, act)}
 			/>
 		{/if}
@@ -166,7 +181,7 @@
 		<div class="flex flex-wrap items-center gap-3">
 			<h2 class="read text-title font-medium">Docket</h2>
 			<span class="no-print flex grow flex-wrap gap-2"><Switches all={views} /></span>
-			{#if data.can.docket}
+			{#if mayDocket}
 				<a class="btn no-print" href="/matters/{caption.number}/docket/schedule">Scheduling order</a
 				>
 				<button class="btn no-print" onclick={() => (byHand = true)}>By hand</button>
@@ -184,7 +199,7 @@
 					{plural(data.changes.length, 'date')} would change. Nothing has moved yet.
 				</h3>
 				{#key data.changes.map(({ id }) => id).join()}
-					<Waiting changes={data.changes} today={data.today} may={data.can.docket} />
+					<Waiting changes={data.changes} today={data.today} may={mayDocket} />
 				{/key}
 			</section>
 		{/if}
@@ -204,7 +219,7 @@
 					<EventHead
 						{event}
 						today={data.today}
-						mayDocket={data.can.docket}
+						{mayDocket}
 						onmove={() => (moving = moving === event.id ? '' : event.id)}
 					/>
 					{#each event.deadlines as deadline (deadline.id)}
@@ -237,7 +252,7 @@
 			ladder={data.ladder}
 			muted={data.ladder.muted}
 			today={data.today}
-			may={data.can.docket}
+			may={mayDocket}
 			onorder={() => (ordering = true)}
 		/>
 	</div>

@@ -52,7 +52,7 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 			() => (document.activeElement as HTMLTextAreaElement | null)?.name === 'reason'
 		);
 		await io.page.keyboard.type('not c, n or d: these are words');
-		await io.press('Leave');
+		await io.press('Cancel');
 		await io.page.keyboard.press('c');
 		await io.sees(': confirmed.');
 		await io.sees('checked by IO');

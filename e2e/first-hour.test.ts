@@ -99,6 +99,24 @@ describe('the first hour on the docket', { timeout: 300_000 }, () => {
 		await clerk.sees('Taken back');
 	});
 
+	it('what moves an event begins in its day, and shows its button without scrolling', async () => {
+		await clerk.go(`${await address('Slip 4')}/docket`);
+		await clerk.press('move or correct');
+		await clerk.page.waitForSelector('aside[aria-label="If the event moves"]');
+		await clerk.page.keyboard.press('Escape');
+		await clerk.misses('nothing is saved yet');
+		await clerk.press('move or correct');
+		await clerk.sees('nothing is saved yet');
+		await clerk.page.keyboard.type('11/14/26');
+		await clerk.sees('Move all');
+		const bottom = await clerk.page.$eval(
+			'aside[aria-label="If the event moves"] .btn.go',
+			(button) => button.getBoundingClientRect().bottom
+		);
+		assert.ok(bottom < 752, `the button ends at ${bottom}`);
+		await clerk.press('Cancel', 'aside[aria-label="If the event moves"]');
+	});
+
 	it('a closed matter offers nothing that would be refused', async () => {
 		await clerk.go('/matters?who=all&status=closed');
 		await clerk.click('a[data-row]');

@@ -8,7 +8,6 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, describe, it, type TestContext } from 'node:test';
-import { setTimeout } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import type { Browser } from 'puppeteer-core';
 import { openBrowser, openHouse, sit, type Desk, type House } from './house.ts';
@@ -102,9 +101,13 @@ describe("a clerk's day in ten jobs", { timeout: 600_000 }, () => {
 			const begun = count();
 			await clerk.go('/docket/check');
 			const confirm = async () => {
-				const confirmed = count();
+				const before = await clerk.page.$eval('[data-sheet]', (sheet) => sheet.textContent);
 				await clerk.press('Confirm', '[data-sheet]');
-				while (count() === confirmed) await setTimeout(50);
+				await clerk.page.waitForFunction(
+					(text) => document.querySelector('[data-sheet]')?.textContent !== text,
+					{},
+					before
+				);
 			};
 			for (let event = 1; count() - begun < 5; event++) {
 				const canConfirm = await clerk.page.$$eval('[data-sheet] button', (all) =>

@@ -246,7 +246,7 @@
 						disabled={busy || looking || faults.length > 0 || (id !== null && !changed)}
 						>Save {id ? 'this version' : 'the book'}</button
 					>
-					<a class="btn slight" href={id ? `/rulebooks/${id}` : '/rulebooks'}>Leave</a>
+					<a class="btn slight" href={id ? `/rulebooks/${id}` : '/rulebooks'}>Cancel</a>
 				</div>
 			</div>
 		</div>

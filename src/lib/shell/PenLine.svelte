@@ -250,7 +250,7 @@
 				>{running.running ? 'Pause' : 'Resume'}</button
 			>
 		</div>
-	{:else}<div class="timer sub max-md:hidden">
+	{:else}<div class="timer hints sub">
 			<Mark kind="signing" color="var(--color-ink-3)" /> <span class="key">/</span> to write,
 			<span class="key">?</span> for keys
 		</div>{/if}
@@ -307,9 +307,12 @@
 		background: var(--color-madder);
 		border-radius: 50%;
 	}
-	@media (max-width: 640px) {
+	@media (max-width: 767px) {
 		.pen {
 			padding: 0 10px;
+		}
+		.hints {
+			display: none;
 		}
 	}
 </style>

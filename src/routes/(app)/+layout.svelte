@@ -40,9 +40,12 @@
 			: [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p));
 	let keys = $state(false),
 		near = $state(false);
+	let areasNav = $state<HTMLElement>();
 	$effect(() => {
 		void page.url.pathname;
 		near = false;
+		// Where the areas do not fit beside one another, the one that is open is in sight.
+		areasNav?.querySelector('.on')?.scrollIntoView({ block: 'nearest', inline: 'center' });
 	});
 	const focusFirst = (el: HTMLElement) => {
 		el.querySelector('a')?.focus();
@@ -102,7 +105,11 @@
 		<a href="/" class="flex items-center gap-[9px] text-white"
 			><Logo /><span class="read text-head font-medium max-sm:hidden">Kite Pen</span></a
 		>
-		<nav class="flex h-full min-w-0 gap-[2px] overflow-x-auto" aria-label="Areas">
+		<nav
+			bind:this={areasNav}
+			class="flex h-full min-w-0 gap-[2px] overflow-x-auto"
+			aria-label="Areas"
+		>
 			{#each areas as [href, name] (href)}<a
 					class="tab"
 					class:on={on(href)}

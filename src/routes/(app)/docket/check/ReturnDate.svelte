@@ -30,7 +30,7 @@
 		/>
 		<div class="mt-3 flex gap-2">
 			<button class="btn go" disabled={busy}>Return it to {item.docketedBy}</button>
-			<button type="button" class="btn slight" onclick={onleave}>Leave</button>
+			<button type="button" class="btn slight" onclick={onleave}>Cancel</button>
 		</div>
 	{/snippet}
 </ActionForm>

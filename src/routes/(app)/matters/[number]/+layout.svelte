@@ -93,6 +93,7 @@
 	.section {
 		display: flex;
 		justify-content: space-between;
+		gap: 6px;
 		padding: 6px 12px 6px 20px;
 		color: var(--color-ink-2);
 		position: relative;
@@ -112,6 +113,16 @@
 		bottom: 0;
 		width: 3px;
 		background: var(--color-saffron);
+	}
+	@media (max-width: 767px) {
+		.section {
+			padding: 6px 10px;
+		}
+		.section.on::after {
+			inset: auto 10px 0;
+			width: auto;
+			height: 3px;
+		}
 	}
 	@media print {
 		.grid {

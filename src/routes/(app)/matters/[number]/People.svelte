@@ -44,7 +44,7 @@
 			onclick={() => {
 				adding = !adding;
 				role = data.roles[0] ?? '';
-			}}>{adding ? 'Leave' : 'Add someone'}</button
+			}}>{adding ? 'Cancel' : 'Add someone'}</button
 		>{/snippet}
 	{#if adding}
 		<ActionForm

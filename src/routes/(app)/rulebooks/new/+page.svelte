@@ -167,7 +167,7 @@
 						>One more date</button
 					><button class="btn go" disabled={busy}>Write the book</button><a
 						class="btn slight"
-						href="/rulebooks">Leave</a
+						href="/rulebooks">Cancel</a
 					>
 				</div>
 			{/snippet}

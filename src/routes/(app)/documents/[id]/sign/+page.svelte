@@ -283,7 +283,7 @@
 								: signers.length > 1
 									? `Send to ${signers.length} signers`
 									: 'Send to the signer'}</button
-						><a class="btn slight" href="/documents/{data.doc.id}">Leave</a>
+						><a class="btn slight" href="/documents/{data.doc.id}">Cancel</a>
 					</div>
 				</div>
 			{/snippet}

@@ -31,7 +31,7 @@
 	const mayDocket = $derived(data.can.docket && caption.status !== 'closed');
 	const deadlines = $derived(data.events.flatMap((event) => event.deadlines));
 	let entering = $state(false),
-		byHand = $state(false),
+		byHand = $state(page.url.searchParams.has('hand')),
 		ordering = $state(false);
 	/** A key or a link asks in the address for a new event; then the address forgets it. */
 	$effect(() => {

@@ -128,7 +128,7 @@
 				<div class="mt-4 flex gap-2">
 					<button class="btn go" disabled={busy || take.length === 0}
 						>Enter {plural(take.length, 'event')}</button
-					><button type="button" class="btn slight" onclick={() => (found = [])}>Leave</button>
+					><button type="button" class="btn slight" onclick={() => (found = [])}>Cancel</button>
 				</div>
 			{/snippet}
 		</ActionForm>

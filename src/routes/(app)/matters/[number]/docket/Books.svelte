@@ -153,7 +153,7 @@
 					/><button class="btn" disabled={busy}>Keep</button><button
 						type="button"
 						class="btn slight"
-						onclick={() => (rungs = null)}>Leave</button
+						onclick={() => (rungs = null)}>Cancel</button
 					>{#if errors.ladder}<span class="fault">{errors.ladder}</span>{:else}<span class="sub"
 							>empty: as its kind says</span
 						>{/if}{/snippet}</ActionForm

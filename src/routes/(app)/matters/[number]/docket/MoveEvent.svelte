@@ -2,8 +2,10 @@
 	What would move with an event: shown before anything is saved; all or some, with the reason.
 -->
 <script lang="ts">
+	import { onMount } from 'svelte';
 	import SourceField from '$lib/docket/SourceField.svelte';
 	import { toast } from 'svelte-sonner';
+	import { isDialogOpen } from '$lib/ui/keys.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -96,7 +98,11 @@
 		if (name === begun.name) name = event.name;
 		begun = { time, service, name };
 	}
+	let panel: HTMLElement;
+	onMount(() => panel.querySelector<HTMLElement>('input.box')?.focus());
 	let asked = 0;
+	/** What is shown is not yet what was typed. */
+	let pending = $state(false);
 	$effect(() => {
 		void event.version;
 		const typed = to.trim();
@@ -116,6 +122,7 @@
 			return;
 		}
 		const mine = ++asked;
+		pending = true;
 		const body = {
 			eventId: event.id,
 			to: r.date,
@@ -125,6 +132,7 @@
 		};
 		void askServer<Previewed>('/api/preview/move', body).then((asking) => {
 			if (mine !== asked) return;
+			pending = false;
 			fault = asking.ok ? '' : asking.message;
 			({ moves, gone, born, warnings } = asking.ok ? asking.value : NOTHING);
 			ready = asking.ok;
@@ -138,7 +146,13 @@
 	const sign = (n: number) => (n > 0 ? `+${n}` : String(n).replace('-', '−'));
 </script>
 
+<svelte:window
+	onkeydown={({ key }) => {
+		if (key === 'Escape' && !to.trim() && !reason && !isDialogOpen()) onclose();
+	}}
+/>
 <aside
+	bind:this={panel}
 	class="no-print self-start border-l border-rule bg-sail p-4 xl:sticky xl:top-0"
 	aria-label="If the event moves"
 >
@@ -279,8 +293,8 @@
 					{dates.length + tasks.length === 1 ? 'moves' : 'move'}. Each date is checked again by a
 					second person. Everyone on the matter is told, once.
 				</p>
-				<div class="mt-3 flex gap-2">
-					<button class="btn go" disabled={busy}
+				<div class="sticky bottom-0 mt-3 -mb-4 flex gap-2 border-t border-rule bg-sail py-3">
+					<button class="btn go" disabled={busy || pending}
 						>{#if asIso(to) === event.date}Keep the change{:else}Move {choose
 								? plural(only.length, 'date')
 								: moves.length < 2
@@ -290,10 +304,10 @@
 							type="button"
 							class="btn"
 							onclick={() => (choose = !choose)}>{choose ? 'All' : 'Choose'}</button
-						>{/if}<button type="button" class="btn slight" onclick={onclose}>Leave</button>
+						>{/if}<button type="button" class="btn slight" onclick={onclose}>Cancel</button>
 				</div>
 			{:else}<div class="mt-3">
-					<button type="button" class="btn slight" onclick={onclose}>Leave</button>
+					<button type="button" class="btn slight" onclick={onclose}>Cancel</button>
 				</div>{/if}
 		{/snippet}
 	</ActionForm>

@@ -203,7 +203,7 @@
 								/><button class="btn go" disabled={busy}>Answer</button><button
 									type="button"
 									class="btn slight"
-									onclick={() => (answering = null)}>Leave</button
+									onclick={() => (answering = null)}>Cancel</button
 								>{/snippet}</ActionForm
 						>{/if}
 				</div>

@@ -577,7 +577,7 @@ describe('the docket report', () => {
 		const csv = makeReportCsv(report);
 		assert.match(
 			csv,
-			/^\uFEFFDate,What,How it was counted\r\n2026-11-30,Answer or Rule 12 motion,/
+			/^\uFEFFDate,What,How it was counted\r\n2026-11-30,Answer or Rule 12 motion \(Summons and complaint served on a defendant\),/
 		);
 	});
 	it('has typed dates, filters and a frozen head as XLSX, and is PDF and ICS', async () => {

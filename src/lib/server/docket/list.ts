@@ -163,12 +163,14 @@ export function viewDeadlines(app: Reader, rows: readonly DeadlineListRow[]): De
 			checked: row.checkedBy !== null,
 			closed: findClosed({ ...row, book: bookId, rulebook }),
 			left: leftBy === null ? null : { by: leftBy, gives: ruleGives, reason: leftReason },
-			bookShort: book?.short ?? 'by hand',
+			bookShort: book?.short ?? BY_HAND_WORDS,
 			stale: book && staleWarning(book, today)
 		};
 	});
 }
 
+/** In the place of a book's name, where none counted. */
+export const BY_HAND_WORDS = 'by hand';
 export const DOCKET_PAGE = 80;
 /** More dates than this are not drawn at once; the screen says so. */
 export const DAYS_LIMIT = 2500;

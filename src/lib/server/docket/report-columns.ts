@@ -39,6 +39,7 @@ export const REPORT_DEFAULT: ReportColumn[] = [
 	'time',
 	'title',
 	'matter',
+	'court',
 	'authority',
 	'state',
 	'checked',
@@ -56,6 +57,8 @@ export const DAY_COLUMNS: ReadonlySet<ReportColumn> = new Set([
 
 /** A date with what only a report says of it. */
 export type ReportRow = DeadlineView & {
+	/** The event it is of, where nothing else says it: "Opposition" alone says nothing. */
+	of: string;
 	/** What its count did beside counting, in words. */
 	count: string;
 	caseNumber: string;
@@ -72,11 +75,17 @@ export type ReportRow = DeadlineView & {
 };
 
 /**
- * The title of a date in a report: with its long description, or its short one in the title's
- * place.
+ * The title of a date in a report with what it is of, and its long description, or its short one in
+ * the title's place.
  */
-export const formatTitle = (row: ReportRow, long: boolean): string =>
-	long ? [row.title, row.long].filter(Boolean).join('\n') : row.short || row.title;
+export function formatTitle(row: ReportRow, long: boolean): string {
+	const title = long ? row.title : row.short || row.title;
+	const full = row.of ? `${title} (${row.of})` : title;
+	return long && row.long ? `${full}\n${row.long}` : full;
+}
+/** The same as people read it: a line for each. */
+const formatTitleLines = (row: ReportRow, long: boolean): string =>
+	[long ? row.title : row.short || row.title, row.of, long && row.long].filter(Boolean).join('\n');
 
 function formatCheck(row: ReportRow): string {
 	if (row.left) return NO_LONGER_FOLLOWS;
@@ -115,6 +124,7 @@ export function formatReadable(
 	long: boolean,
 	today: PlainDate
 ): string {
+	if (column === 'title') return formatTitleLines(row, long);
 	const text = formatCell(row, column, long);
 	return DAY_COLUMNS.has(column) && text ? formatDay(plainDate(text), today) : text;
 }

@@ -1,6 +1,7 @@
 /** The docket report: its columns, orders and papers, and what of it may go outside. */
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
+import { parse } from 'csv-parse/sync';
 import { extractText } from '#server/files/text.ts';
 import { PDF } from '#server/files/media.ts';
 import { all, one } from '#server/db/sql.ts';
@@ -12,8 +13,8 @@ import { checkDeadlines } from './deadlines.ts';
 import { editDeadline } from './details.ts';
 import { ORDERS } from './docket-filter.ts';
 import { enterEvent } from './events.ts';
-import { formatCell, REPORT_COLUMNS, type ReportColumn } from './report-columns.ts';
-import { makeReportPdf } from './report-files.ts';
+import { formatCell, formatReadable, REPORT_COLUMNS, type ReportColumn } from './report-columns.ts';
+import { makeReportCsv, makeReportPdf } from './report-files.ts';
 import { GROUPINGS, groupRows } from './report-groups.ts';
 import { mailReportOutside } from './report-outside.ts';
 import { makeReport, parseReport } from './report.ts';
@@ -184,5 +185,28 @@ describe('a docket report outside', () => {
 		assert.match(bad(await send({ addresses: '' })).addresses!, /missing/);
 		assert.ok(bad(await send({}, 'haddad')));
 		assert.ok(number && mails().length === 0);
+	});
+});
+
+describe('what a date is of', () => {
+	const EVENT = 'Summons and complaint served on a defendant';
+	it('stands with its title where no column and no group says it', () => {
+		assert.equal(cell('Answer or Rule 12 motion', 'title'), `Answer or Rule 12 motion (${EVENT})`);
+		const [row] = report('show=open').rows;
+		assert.equal(
+			formatReadable(row!, 'title', false, house.clock.today()),
+			`Answer or Rule 12 motion\n${EVENT}`
+		);
+		for (const query of ['show=open&cols=title,event', 'show=open&order=event'])
+			assert.equal(formatCell(report(query).rows[0]!, 'title', false), 'Answer or Rule 12 motion');
+	});
+	it('is said by no event where a date was entered by hand', () => {
+		good(addDeadline(house.as('okafor'), { matterId, title: 'Call back', date: '2026-12-03' }));
+		assert.equal(cell('Call back', 'title'), 'Call back');
+	});
+	it('leaves a table one row a date, whatever its words hold', () => {
+		const all = report('show=all&long=1&cols=title');
+		const csv = makeReportCsv({ ...all, rows: [{ ...all.rows[0]!, long: 'One line\nanother' }] });
+		assert.equal(parse(csv, { bom: true }).length, 2);
 	});
 });

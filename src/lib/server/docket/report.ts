@@ -3,6 +3,7 @@
  * columns one chose.
  */
 import { dayAt, timeAt } from '#core/dates/zone.ts';
+import { isOccasion } from '#core/docket/occasion.ts';
 import { describeClosed, explainLeft } from '#core/docket/standing.ts';
 import { explainStep, type Step } from '#core/docket/trace.ts';
 import { formatDate } from '#core/format/dates.ts';
@@ -14,7 +15,8 @@ import { factSql } from '#server/matters/sql.ts';
 import { parseTrace } from './counts.ts';
 import type { DocketFilter } from './docket-filter.ts';
 import { parseDocketFilter } from './filter-words.ts';
-import { listDeadlines, type DeadlineView } from './list.ts';
+import { BY_HAND_WORDS, listDeadlines, type DeadlineView } from './list.ts';
+import { groupingOf } from './report-groups.ts';
 import {
 	REPORT_COLUMNS,
 	REPORT_DEFAULT,
@@ -61,12 +63,18 @@ export function makeReport(
 ): Report {
 	const { rows, total } = listDeadlines(app, me, { ...request.filter, page: 1, per: limit });
 	const more = findMore(app, rows);
+	const isSaid = [...request.columns, ...groupingOf(request).said].includes('event');
 	const full = rows.flatMap((row) => {
 		const found = more.get(row.id);
-		return found ? [toReportRow(app, row, found)] : [];
+		if (!found) return [];
+		return [{ ...toReportRow(app, row, found), of: isSaid ? '' : eventWords(row) }];
 	});
 	return { ...request, total, rows: full };
 }
+
+/** A hearing is called as its event is, and dates by hand have none. */
+const eventWords = ({ sort, bookShort, event }: DeadlineView): string =>
+	isOccasion(sort) || bookShort === BY_HAND_WORDS ? '' : event;
 
 type More = {
 	id: string;
@@ -130,7 +138,7 @@ function findMore({ db }: Reader, rows: readonly DeadlineView[]): Map<string, Mo
 	return new Map(found.map((row) => [row.id, row]));
 }
 
-function toReportRow(app: Reader, row: DeadlineView, more: More): ReportRow {
+function toReportRow(app: Reader, row: DeadlineView, more: More): Omit<ReportRow, 'of'> {
 	const { trace, version, changedAt, ...said } = more;
 	return {
 		...row,

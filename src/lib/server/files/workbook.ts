@@ -5,7 +5,7 @@ import { stringify } from 'csv-stringify/sync';
  * A CSV file with a byte order mark, so that spreadsheets read it as UTF-8 (RFC 4180 for the rest).
  */
 export const makeCsv = (rows: readonly (readonly string[])[]): string =>
-	`\uFEFF${stringify(rows as string[][], { record_delimiter: '\r\n' })}`;
+	`\uFEFF${stringify(rows as string[][], { record_delimiter: '\r\n', quoted_match: /\n/ })}`;
 
 export type SheetColumn = {
 	header: string;

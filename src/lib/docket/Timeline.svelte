@@ -147,7 +147,9 @@
 <div class="flex border-t-[1.5px] border-ink">
 	{#if !spread}<ul class="w-[220px] shrink-0 border-r border-rule pt-[24px]">
 			{#each rows as l (l.id)}<li class="truncate pr-2" style:height="{l.height}px">
-					<a class="block truncate pt-2 font-semibold hover:underline" href={l.href}>{l.label}</a
+					<a
+						class="block truncate pt-[3px] leading-[18px] font-semibold hover:underline"
+						href={l.href}>{l.label}</a
 					><span class="sub block truncate text-note leading-tight">{l.about}</span>
 				</li>{/each}
 		</ul>{/if}

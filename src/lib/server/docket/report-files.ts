@@ -91,6 +91,13 @@ const edge = (text: string, above: number): Content => ({
 	color: QUIET
 });
 
+/** Its first line is the title. */
+function titleText(text: string): Content[] {
+	const [title = '', ...rest] = text.split('\n');
+	const under = rest.map((line) => `\n${line}`).join('');
+	return [{ text: title, bold: true }, ...(under ? [{ text: under, color: QUIET }] : [])];
+}
+
 function groupContent(
 	{ columns: asked, long }: Report,
 	{ name, rows }: ReportGroup,
@@ -102,11 +109,10 @@ function groupContent(
 	];
 	for (const row of rows) {
 		body.push(
-			columns.map((column) => ({
-				text: formatReadable(row, column, long, today),
-				fontSize: 8.5,
-				bold: column === 'title'
-			}))
+			columns.map((column) => {
+				const text = formatReadable(row, column, long, today);
+				return { text: column === 'title' ? titleText(text) : text, fontSize: 8.5 };
+			})
 		);
 		if (asked.includes('count') && row.count) body.push(countLine(row.count, columns.length));
 	}

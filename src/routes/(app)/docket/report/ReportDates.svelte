@@ -25,14 +25,19 @@
 			.filter(([column]) => cells.includes(column) && !data.said.includes(column))
 			.sort(([one], [other]) => cells.indexOf(one) - cells.indexOf(other))
 	);
+	/** The title, and under it what it is of and its long description. */
+	const linesOf = ({ cells: texts }: Row) => (texts[cells.indexOf('title')] ?? '').split('\n');
 	const columns = $derived<Column<Row>[]>([
 		{ key: 'mark', label: 'State', unlabeled: true, cell: mark, class: 'w-[26px]' },
 		...shown.map(([key, label]): Column<Row> => ({
 			key,
 			label,
-			text: (row) => row.cells[cells.indexOf(key)],
-			leads: key === 'title',
-			class: `${WIDTHS[key] ?? ''} ${key === 'title' ? 'py-1 whitespace-pre-line' : 'truncate'}`
+			...(key === 'title'
+				? { text: (row) => linesOf(row)[0], cell: under, leads: true, class: 'py-1' }
+				: {
+						text: (row) => row.cells[cells.indexOf(key)],
+						class: `${WIDTHS[key] ?? ''} truncate`
+					})
 		}))
 	]);
 	/** Under so many columns the page is moved sideways rather than the words cut to nothing. */
@@ -47,6 +52,9 @@
 		adrift={row.adrift}
 		late={row.late && row.state === 'docketed'}
 	/>
+{/snippet}
+{#snippet under(row: Row)}
+	<span class="sub block whitespace-pre-line">{linesOf(row).slice(1).join('\n')}</span>
 {/snippet}
 {#snippet counted(row: Row)}
 	{#if row.count}
@@ -84,7 +92,7 @@
 	}
 	@media (max-width: 760px) {
 		.dates :global(table) {
-			min-width: 760px;
+			min-width: 940px;
 		}
 	}
 	/* On paper nothing is cut, and each group says its columns again. */

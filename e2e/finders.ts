@@ -17,6 +17,7 @@ function find(name, within) {
 	const all = [...root.querySelectorAll('button, a, summary, [role="button"]')].filter((e) => seen(e) && !e.disabled);
 	return all.find((e) => nameOf(e) === name) || all.find((e) => nameOf(e).startsWith(name)) || null;
 }
+function option(words) { return [...document.querySelectorAll('[role="option"]')].find((e) => e.textContent.includes(words)) || null; }
 function control(label) {
 	const open = document.querySelector('[role="dialog"]');
 	for (const root of [open, document.body]) {
@@ -30,6 +31,8 @@ function control(label) {
 declare global {
 	function find(name: string, within: string): Element | null;
 	function control(label: string): HTMLElement | null;
+	/** What a field that finds has found, by its words. */
+	function option(words: string): Element | null;
 	/** How many requests are under way. */
 	function requests(): number;
 	/** Whether the last press of the pointer went to an element, or into it. */
@@ -37,17 +40,20 @@ declare global {
 	function forgetPressed(): void;
 }
 
-/** In the page: what is called so, in sight, once it has stood still for two pictures. */
-export async function findAtRest(name: string, within: string): Promise<Element | null> {
+/** In the page: what one of its finders finds, in sight, once it stood still for two pictures. */
+export async function findAtRest(
+	finder: 'find' | 'option',
+	...words: [string, string?]
+): Promise<Element | null> {
 	let before = '';
 	for (let picture = 0; picture < 60; picture++) {
-		const element = find(name, within);
-		element?.scrollIntoView({ block: 'center' });
+		const element = finder === 'find' ? find(words[0], words[1] ?? 'body') : option(words[0]);
+		element?.scrollIntoView({ block: finder === 'find' ? 'center' : 'nearest' });
 		const { x, y, width, height } = element?.getBoundingClientRect() ?? {};
 		const now = [x, y, width, height].join();
 		if (element && now === before) return element;
 		before = now;
 		await new Promise(requestAnimationFrame);
 	}
-	return find(name, within);
+	return null;
 }

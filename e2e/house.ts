@@ -175,13 +175,16 @@ export class Desk {
 					`no button or link "${name}" on ${this.page.url()}:\n${(await this.text()).slice(0, 1500)}`
 				);
 			});
+		await this.clickAtRest('find', name, within);
+	}
+	private async clickAtRest(...finder: Parameters<typeof findAtRest>) {
 		for (let attempt = 1; ; attempt++) {
-			const handle = await this.page.evaluateHandle(findAtRest, name, within);
+			const handle = await this.page.evaluateHandle(findAtRest, ...finder);
 			const element = handle.asElement() as ElementHandle<Element> | null;
 			const outcome = element ? await this.clickOn(element) : 'nothing like it is left';
 			await handle.dispose().catch(() => {});
 			if (outcome === 'pressed') return;
-			if (attempt === 4) throw new Error(`"${name}" on ${this.page.url()}: ${outcome}`);
+			if (attempt === 4) throw new Error(`"${finder[1]}" on ${this.page.url()}: ${outcome}`);
 		}
 	}
 	/** Clicks where an element is; says if the page moved meanwhile and was clicked beside it. */
@@ -260,25 +263,11 @@ export class Desk {
 		await item.select(value);
 	}
 	/** Types into a field that finds, and takes the first thing found that has these words. */
-	async choose(label: string, typed: string, option = typed) {
+	async choose(label: string, typed: string, wanted = typed) {
 		await this.settled();
 		await this.fill(label, typed);
-		await this.page.waitForFunction(
-			(text) =>
-				[...document.querySelectorAll('[role="option"]')].some((element) =>
-					element.textContent!.includes(text)
-				),
-			{},
-			option
-		);
-		const item = await this.page.evaluateHandle(
-			(text) =>
-				[...document.querySelectorAll('[role="option"]')].find((element) =>
-					element.textContent!.includes(text)
-				)!,
-			option
-		);
-		await (item.asElement() as ElementHandle<Element>).click();
+		await this.page.waitForFunction((text) => option(text) !== null, {}, wanted);
+		await this.clickAtRest('option', wanted);
 	}
 	text = () => this.page.evaluate(() => document.body.innerText);
 	async sees(words: string | RegExp, timeout = 15_000) {

@@ -50,6 +50,8 @@
 	const focusFirst = (el: HTMLElement) => {
 		el.querySelector('a')?.focus();
 	};
+	/** The form is on its way before it is asked for, so that its first key finds it. */
+	const fetchDrawer = () => void import('$lib/matters/OpenMatter.svelte');
 	/** On the way to another page, keys are for what comes. */
 	const isFree = () => !opening.open && !isDialogOpen() && navigating.to === null;
 	function toggleKeys(event: KeyboardEvent) {
@@ -118,8 +120,11 @@
 				>{/each}
 		</nav>
 		<div class="ml-auto flex items-center gap-4">
-			{#if data.can.open}<button class="open max-md:hidden" onclick={() => opening.show()}
-					>Open a matter</button
+			{#if data.can.open}<button
+					class="open max-md:hidden"
+					onpointerenter={fetchDrawer}
+					onfocus={fetchDrawer}
+					onclick={() => opening.show()}>Open a matter</button
 				>{/if}
 			<span class="text-chalk-2 max-xl:hidden">{data.department}</span>
 			<details class="who">

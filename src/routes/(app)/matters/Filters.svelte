@@ -106,7 +106,7 @@
 </div>
 <FilterBar
 	{filters}
-	search={{ label: 'Title or number', placeholder: 'Title, number, any fact' }}
+	search={{ label: 'Find by title or number', placeholder: 'Title, number, any fact' }}
 	class="mt-2"
 >
 	<button type="button" class="btn" onclick={onchoose}>Columns</button>

@@ -49,7 +49,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 	it('opens a row by a click anywhere on it, and keeps the other filters in a search', async () => {
 		const desk = await sit(browser, house.origin, 'okafor');
 		await desk.go('/matters?who=all&status=open');
-		await desk.fill('Title or number', 'pier 9');
+		await desk.fill('Find by title or number', 'pier 9');
 		await desk.page.keyboard.press('Enter');
 		await desk.page.waitForFunction(() => location.search.includes('q=pier'));
 		const query = new URL(desk.page.url()).searchParams;

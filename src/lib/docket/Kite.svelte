@@ -25,13 +25,12 @@
 		size = 16,
 		words = true
 	}: Props = $props();
-	const P = 'M8 .8 13.6 7 8 15.2 2.4 7Z';
-	const TICK = 'm5.2 7.4 2 2 3.6-4';
-	const STRIKE = 'M1.5 13 14.5 3';
 	const round = $derived(isOccasion(sort));
 	const shape = $derived(
 		state !== 'docketed' ? state : adrift ? 'adrift' : checked ? 'solid' : 'half'
 	);
+	/** What was met late is ticked too, in another color. */
+	const drawn = $derived(shape === 'late' ? 'met' : shape);
 	const COLORS: Readonly<Record<string, string>> = {
 		half: 'var(--color-saffron-ink)',
 		passed: 'var(--color-saffron-ink)',
@@ -60,51 +59,13 @@
 	);
 </script>
 
-{#snippet kite()}
-	{#if shape === 'missed'}
-		<path d="M8 .8 13.6 7 9.6 8.4 8.4 6.2 6 8.6 2.4 7Z" fill={color} />
-		<path d="M3.2 9.2 6 10.6 7.8 8.6 9.4 10.4 12.2 9.4 8 15.2Z" fill={color} />
-	{:else}
-		<path
-			d={P}
-			fill={shape === 'solid' ? color : 'var(--color-white)'}
-			stroke={color}
-			stroke-width={shape === 'vacated' ? 1.2 : 1.4}
-			stroke-dasharray={shape === 'proposed' ? '2.2 1.6' : undefined}
-		/>
-		{#if shape === 'half'}<path d="M8 .8 2.4 7 8 15.2Z" fill={color} />{/if}
-		{#if shape === 'adrift'}<path d="M2.4 7h11.2L8 15.2Z" fill={color} />{/if}
-	{/if}
-{/snippet}
-{#snippet circle()}
-	<circle
-		cx="8"
-		cy="8"
-		r="6"
-		fill="var(--color-white)"
-		stroke={color}
-		stroke-width={shape === 'solid' ? 1.8 : 1.2}
-		stroke-dasharray={shape === 'passed' || shape === 'proposed' ? '2.2 1.6' : undefined}
-	/>
-	{#if shape !== 'met'}<circle cx="8" cy="8" r="2.4" fill={color} />{/if}
-{/snippet}
-
 <svg
 	width={size}
 	height={size}
-	viewBox="0 0 16 16"
 	role={words ? 'img' : undefined}
 	aria-label={words ? label : undefined}
 	aria-hidden={words ? undefined : 'true'}
 	data-kite={shape}
 	data-sort={sort}
+	{color}><use href="#{round ? 'hearing' : 'kite'}-{drawn}" /></svg
 >
-	{#if round}{@render circle()}{:else}{@render kite()}{/if}
-	{#if shape === 'met' || shape === 'late'}<path
-			d={TICK}
-			fill="none"
-			stroke={color}
-			stroke-width="1.6"
-		/>{/if}
-	{#if shape === 'vacated'}<path d={STRIKE} stroke={color} stroke-width="1.4" />{/if}
-</svg>

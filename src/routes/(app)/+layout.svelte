@@ -2,6 +2,7 @@
 	import { onMount } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
+	import KiteShapes from '$lib/docket/KiteShapes.svelte';
 	import Logo from '$lib/shell/Logo.svelte';
 	import Printed from '$lib/shell/Printed.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
@@ -145,6 +146,7 @@
 	{#if data.can.inside}<PenLine timers={data.timers} />{/if}
 </div>
 <Printed name={data.me.name} />
+<KiteShapes />
 {#if data.can.open}<OpeningDrawer />{/if}
 {#if near}
 	<div

@@ -9,6 +9,8 @@ export type Column = {
 	type: ColumnType;
 	/** An expression on the matter m. */
 	sql: string;
+	/** The same, where a list has read the matter with its unit, its lawyer and what is derived. */
+	listed?: string;
 	/** What it is sorted and grouped by, where that is not what it shows. */
 	order?: string;
 	/** The list may be grouped by it. */
@@ -48,9 +50,16 @@ const DERIVED: Readonly<Record<string, Column>> = {
 		name: 'Business unit',
 		type: 'text',
 		sql: '(SELECT u.name FROM business_unit u WHERE u.id = m.unit_id)',
+		listed: 'u.name',
 		group: true
 	},
-	lawyer: { name: 'Lawyer', type: 'text', sql: staffName('responsible_id'), group: true },
+	lawyer: {
+		name: 'Lawyer',
+		type: 'text',
+		sql: staffName('responsible_id'),
+		listed: 's.name',
+		group: true
+	},
 	originating: { name: 'Opened by', type: 'text', sql: staffName('originating_id'), group: true },
 	next: {
 		name: 'Next date',
@@ -60,7 +69,8 @@ const DERIVED: Readonly<Record<string, Column>> = {
 			FROM matter_derived x
 			JOIN deadline d ON d.id = x.next_deadline_id
 			WHERE x.matter_id = m.id
-		)`
+		)`,
+		listed: 'nd.date'
 	},
 	hearing: {
 		name: 'Next hearing',
@@ -77,16 +87,17 @@ const DERIVED: Readonly<Record<string, Column>> = {
 		type: 'days',
 		sql: `CAST(julianday(${derived('next_trial')}) - julianday(today()) AS INTEGER)`
 	},
-	age: { name: 'Age', type: 'days', sql: AGE_SQL },
-	activity: { name: 'Last activity', type: 'date', sql: ACTIVITY_SQL },
+	age: { name: 'Age', type: 'days', sql: AGE_SQL, listed: 'v.age_days' },
+	activity: { name: 'Last activity', type: 'date', sql: ACTIVITY_SQL, listed: 'v.last_activity' },
 	hours: {
 		name: 'Hours',
 		type: 'hours',
 		sql: derived('minutes'),
+		listed: 'v.minutes',
 		// Sorting reads it for every matter there is: the view's own sum, without the way through it.
 		order: '(SELECT coalesce(sum(t.minutes), 0) FROM time_entry t WHERE t.matter_id = m.id)'
 	},
-	cost: { name: 'Cost', type: 'money', sql: derived('cents') },
+	cost: { name: 'Cost', type: 'money', sql: derived('cents'), listed: 'v.cents' },
 	opponent: {
 		name: 'Other side',
 		type: 'text',
@@ -103,7 +114,7 @@ const DERIVED: Readonly<Record<string, Column>> = {
 	opened: { name: 'Opened', type: 'date', sql: 'm.opened_on' },
 	closed: { name: 'Closed', type: 'date', sql: 'm.closed_on' },
 	retain: { name: 'Keep until', type: 'date', sql: 'm.retain_until' },
-	tasks: { name: 'Open tasks', type: 'number', sql: derived('open_tasks') },
+	tasks: { name: 'Open tasks', type: 'number', sql: derived('open_tasks'), listed: 'v.open_tasks' },
 	references: {
 		name: 'Their numbers',
 		type: 'text',

@@ -144,7 +144,8 @@ function listRows(
 	wanted: readonly string[]
 ): MatterListRow[] {
 	const extra = wanted.filter((key) => !OWN.includes(key));
-	const cells = extra.map((key, index) => `, ${columns[key]?.sql} AS cell${index}`).join('');
+	const cellSql = (key: string) => columns[key]?.listed ?? columns[key]?.sql;
+	const cells = extra.map((key, index) => `, ${cellSql(key)} AS cell${index}`).join('');
 	const rows = all<Row>(
 		app.db,
 		`SELECT

@@ -23,6 +23,8 @@
 		id: string;
 		date: string;
 		title: string;
+		/** The title with what it is of. */
+		full?: string;
 		about: string;
 		state: DeadlineState;
 		sort: Sort;
@@ -50,8 +52,8 @@
 		return `?${p}`;
 	};
 	const on = (d: string) => marks.filter((x) => x.date === d);
-	const describe = ({ title, about, adrift, workingMark }: Mark) =>
-		[title, about, adrift && NO_LONGER_FOLLOWS, workingMark].filter(Boolean).join(', ');
+	const describe = ({ title, full = title, about, adrift, workingMark }: Mark) =>
+		[full, about, adrift && NO_LONGER_FOLLOWS, workingMark].filter(Boolean).join(', ');
 	const MOST = 4;
 	const say = (d: string) => formatDate(plainDate(d) as PlainDate);
 </script>

@@ -15,7 +15,8 @@ import { enterEvent } from './events.ts';
 import { followEvent } from './follow.ts';
 import { continueHearing, holdHearing, takeOffHearing } from './hearings.ts';
 import { SHOWS } from './docket-filter.ts';
-import { listDeadlines, listDocketDays } from './list.ts';
+import { listDrawnDates } from './drawn.ts';
+import { listDeadlines } from './list.ts';
 import { findCheckItem, listMatterEvents } from './matter-docket.ts';
 import { moveEvent } from './move-event.ts';
 import { formatCell } from './report-columns.ts';
@@ -92,7 +93,7 @@ describe('a hearing', () => {
 		assert.ok(has(listDeadlines(house, me, {}).rows));
 		assert.ok(has(listDeadlines(house, me, { show: 'hearings' }).rows));
 		assert.ok(has(listDeadlines(house, me, { show: 'unchecked' }).rows));
-		assert.ok(has(listDocketDays(house, me, { from: '2027-01-01', to: '2027-01-31' })));
+		assert.ok(has(listDrawnDates(house, me, { from: '2027-01-01', to: '2027-01-31' })));
 		for (const order of ['day', 'matter'])
 			assert.ok(
 				has(makeReport(house, me, parseReport(house, new URLSearchParams({ order }))).rows)

@@ -172,8 +172,6 @@ export function viewDeadlines(app: Reader, rows: readonly DeadlineListRow[]): De
 /** In the place of a book's name, where none counted. */
 export const BY_HAND_WORDS = 'by hand';
 export const DOCKET_PAGE = 80;
-/** More dates than this are not drawn at once; the screen says so. */
-export const DAYS_LIMIT = 2500;
 
 /** What a list shows of these dates, in their order. */
 function findRows({ db }: Reader, ids: readonly { id: string }[]): DeadlineListRow[] {
@@ -205,7 +203,8 @@ function readFrom({ matter, show, order }: DocketFilter): string {
 			CROSS JOIN matter m ON m.id = d.matter_id`;
 }
 
-function sourceOf(app: Reader, me: Staff, filter: DocketFilter) {
+/** Where a filter's dates are read from, of `d`, `e` and `m`. */
+export function sourceOf(app: Reader, me: Staff, filter: DocketFilter) {
 	const { matter, state, days, params } = conditionsOf(app, me, filter);
 	const where = `${state} AND ${days('d.date')} AND ${matter}`;
 	return { where, from: `FROM ${readFrom(filter)} WHERE ${where}`, params };
@@ -254,23 +253,4 @@ export function listDeadlines(
 		? findRows(app, all<{ id: string }>(app.db, `SELECT d.id ${from} ${rest}`, page))
 		: all<DeadlineListRow>(app.db, `${SELECT_DEADLINES} WHERE ${where} ${rest}`, page);
 	return { rows: viewDeadlines(app, rows), total };
-}
-
-/** A span of days with its dates, for a month or a timeline. */
-export function listDocketDays(
-	app: Reader,
-	me: Staff,
-	filter: DocketFilter & { from: string; to: string }
-): DeadlineView[] {
-	const { matter, state, days, params } = conditionsOf(app, me, filter);
-	const ids = all<{ id: string }>(
-		app.db,
-		`SELECT d.id
-		FROM ${readFrom(filter)}
-		WHERE ${state} AND ${days('d.date')} AND ${matter}
-		ORDER BY d.date, d.id
-		LIMIT @limit`,
-		{ ...params, limit: DAYS_LIMIT }
-	);
-	return viewDeadlines(app, findRows(app, ids));
 }

@@ -4,7 +4,8 @@ import type { Reader, Staff } from '#server/app/application.ts';
 import { listClosedDays } from './days.ts';
 import { listDocketChoices } from './filter-choices.ts';
 import { parseDocketFilter } from './filter-words.ts';
-import { DAYS_LIMIT, DOCKET_PAGE, countDeadlines, listDeadlines, listDocketDays } from './list.ts';
+import { DAYS_LIMIT, listDrawnDates, type DrawnDate } from './drawn.ts';
+import { countDeadlines, DOCKET_PAGE, listDeadlines } from './list.ts';
 import { findSpan, parseMonth } from './span.ts';
 
 const VIEWS = ['list', 'month', 'timeline'] as const;
@@ -14,7 +15,7 @@ type Span = {
 	from: PlainDate;
 	to: PlainDate;
 	closed: ReturnType<typeof listClosedDays>;
-	marks: ReturnType<typeof listDocketDays>;
+	marks: DrawnDate[];
 };
 
 /** What an address of the docket asks for. */
@@ -38,7 +39,7 @@ export function showDocket(app: Reader, me: Staff, query: string) {
 	const today = app.clock.today();
 	const month = parseMonth(params.get('month')) ?? today.slice(0, 7);
 	const { from, to } = findSpan(view, { month, today, from: filter.from, to: filter.to });
-	const marks = listDocketDays(app, me, { ...filter, from, to });
+	const marks = listDrawnDates(app, me, { ...filter, from, to });
 	const span: Span = { month, from, to, closed: listClosedDays(app, null, from, to), marks };
 	return { ...base, rows: [], total: 0, span, cut: marks.length >= DAYS_LIMIT };
 }

@@ -13,7 +13,8 @@ import { DEFAULT_COLUMNS, KIND_ORDER, listColumns, type Column } from './columns
 import { filterSql, type MatterFilter } from './filter.ts';
 import type { MatterRow } from './rows.ts';
 
-export const PAGE = 60;
+/** Two and a half screens of them. */
+export const PAGE = 40;
 type Cell = string | number | null;
 export type MatterListRow = Pick<
 	MatterRow,

@@ -61,3 +61,37 @@ it('counts what was missed by month, settled or not, and hearings ahead', async 
 	good(restrictMatter(house.as('okafor'), { matterId, restricted: 'on' }));
 	assert.equal(figures('harrowgate').missed.at(-2)?.settled.n, 0, 'nothing of what is hidden');
 });
+
+it('counts open matters by kind, unit, lawyer, age and priority, and each sums to all', async () => {
+	const house = await testHouse();
+	for (const responsibleId of ['stf_okafor', 'stf_okafor', 'stf_reyes'])
+		await newMatter(house, { responsibleId });
+	const { matterId } = await newMatter(house, { priority: 'high' });
+	const figures = (login = 'okafor') => makeFigures(house, house.staff(login));
+	const { kind, unit, lawyer, age, open, high } = figures();
+	assert.equal(open, 4);
+	assert.equal(high, 1);
+	for (const slices of [kind, unit, lawyer, age])
+		assert.equal(
+			slices.reduce((sum, { n }) => sum + n, 0),
+			open
+		);
+	assert.deepEqual(
+		lawyer.map(({ name, n }) => [name, n]),
+		[
+			['Ines Okafor', 3],
+			['Sunniva Reyes', 1]
+		]
+	);
+	assert.deepEqual(
+		age.map(({ n }) => n),
+		[4, 0, 0, 0, 0]
+	);
+	house.set('2027-03-01');
+	assert.deepEqual(
+		figures().age.map(({ n }) => n),
+		[0, 4, 0, 0, 0]
+	);
+	good(restrictMatter(house.as('okafor'), { matterId, restricted: 'on' }));
+	assert.equal(figures('wardle').high, 0);
+});

@@ -38,30 +38,20 @@ export function makeFigures(app: Reader, me: Staff): Figures {
 	const months = lastMonths(app.clock.today());
 	const opened = countByMonth(app, me, 'opened_on', months);
 	const closed = countByMonth(app, me, 'closed_on', months);
+	const cells = countOpen(app, me);
+	const sliceBy = (part: 'kind' | 'unit' | 'lawyer') => slicesOf(app, cells, part);
 	return {
-		kind: sliceBy(app, me, {
-			column: 'm.kind',
-			name: '(SELECT name FROM kind k WHERE k.id = m.kind)',
-			filter: 'kind'
-		}),
-		age: slicesOfAge(app, me),
-		unit: sliceBy(app, me, {
-			column: 'm.unit_id',
-			name: '(SELECT name FROM business_unit u WHERE u.id = m.unit_id)',
-			filter: 'unit'
-		}),
-		lawyer: sliceBy(app, me, {
-			column: 'm.responsible_id',
-			name: '(SELECT name FROM staff s WHERE s.id = m.responsible_id)',
-			filter: 'lawyer'
-		}),
+		kind: sliceBy('kind'),
+		age: slicesOfAge(cells),
+		unit: sliceBy('unit'),
+		lawyer: sliceBy('lawyer'),
 		months: months.map(({ key, name }) => ({
 			name,
 			opened: { name: key, n: opened(key), href: `/matters?who=all&opened=${key}` },
 			closed: { name: key, n: closed(key), href: `/matters?who=all&closedIn=${key}` }
 		})),
-		open: count(OPEN),
-		high: count(`${OPEN} AND m.priority = 'high'`),
+		open: sumOf(cells),
+		high: sumOf(cells.filter(({ high }) => high)),
 		quiet: count(`${OPEN} AND ${quietSql(app, listKinds(app))}`),
 		...datesInFigures(app, me, months)
 	};
@@ -104,48 +94,59 @@ const countMatters = ({ db }: Reader, me: Staff, condition: string): number =>
 		me: me.id
 	});
 
-function sliceBy(
-	{ db }: Reader,
-	me: Staff,
-	by: { column: string; name: string; filter: string }
-): Slice[] {
-	const rows = all<{ id: string; name: string; n: number }>(
-		db,
-		`SELECT ${by.column} AS id, ${by.name} AS name, count(*) AS n
-		FROM matter m
-		WHERE ${OPEN} AND ${visible('m')}
-		GROUP BY 1
-		ORDER BY n DESC, name`,
-		{ me: me.id }
-	);
-	return rows.map(({ id, name, n }) => ({
-		name,
-		n,
-		href: `/matters?who=all&${by.filter}=${encodeURIComponent(id)}`
-	}));
-}
+/** Open matters that are alike in all that is counted: how many there are. */
+type Cell = {
+	kind: string;
+	unit: string;
+	lawyer: string;
+	high: 0 | 1;
+	/** The youngest age of its part. */
+	age: number;
+	n: number;
+};
+const sumOf = (cells: readonly Cell[]): number => cells.reduce((sum, { n }) => sum + n, 0);
 
-/** Matters by the youngest age of each part. */
-function slicesOfAge({ db }: Reader, me: Staff): Slice[] {
+/** Every open matter is looked at once, whatever it is counted by. */
+function countOpen({ db }: Reader, me: Staff): Cell[] {
 	const parts = AGES.toReversed().map((from) => `WHEN age >= ${from} THEN ${from}`);
-	const rows = all<{ part: number; n: number }>(
+	return all(
 		db,
-		`WITH aged AS MATERIALIZED (
-			SELECT ${AGE_SQL} AS age
+		`WITH open AS MATERIALIZED (
+			SELECT
+				m.kind, m.unit_id AS unit, m.responsible_id AS lawyer, m.priority = 'high' AS high,
+				${AGE_SQL} AS age
 			FROM matter m
 			WHERE ${OPEN} AND ${visible('m')}
 		)
-		SELECT CASE ${parts.join(' ')} END AS part, count(*) AS n
-		FROM aged
-		GROUP BY 1`,
+		SELECT kind, unit, lawyer, high, CASE ${parts.join(' ')} END AS age, count(*) AS n
+		FROM open
+		GROUP BY 1, 2, 3, 4, 5`,
 		{ me: me.id }
 	);
-	return AGES.map((from, index) => ({
+}
+
+const TABLES = { kind: 'kind', unit: 'business_unit', lawyer: 'staff' } as const;
+
+/** The largest first. */
+function slicesOf({ db }: Reader, cells: readonly Cell[], by: keyof typeof TABLES): Slice[] {
+	const names = all<{ id: string; name: string }>(db, `SELECT id, name FROM ${TABLES[by]}`);
+	return names
+		.map(({ id, name }) => ({
+			name,
+			n: sumOf(cells.filter((cell) => cell[by] === id)),
+			href: `/matters?who=all&${by}=${encodeURIComponent(id)}`
+		}))
+		.filter(({ n }) => n > 0)
+		.sort((one, other) => other.n - one.n || (one.name < other.name ? -1 : 1));
+}
+
+/** By the youngest age of each part. */
+const slicesOfAge = (cells: readonly Cell[]): Slice[] =>
+	AGES.map((from, index) => ({
 		name: ageName(from, AGES[index + 1]),
-		n: rows.find(({ part }) => part === from)?.n ?? 0,
+		n: sumOf(cells.filter(({ age }) => age === from)),
 		href: `/matters?who=all&age=${from}`
 	}));
-}
 
 function ageName(from: number, to: number | undefined): string {
 	if (to === undefined) return `over ${from / 365} years`;

@@ -183,6 +183,12 @@
 		{/if}
 	</FilterBar>
 	{#if data.bad}<p class="fault mt-2">{data.bad}</p>{/if}
+	{#if data.span && data.cut}
+		<p class="sub mt-2">
+			Only the first {data.span.marks.length} dates are drawn. Narrow the days or the filters to see the
+			rest.
+		</p>
+	{/if}
 	{#if data.span && data.view === 'month'}
 		<div class="mt-3">
 			<Month
@@ -192,25 +198,20 @@
 				marks={data.span.marks.map((due) => ({
 					id: due.id,
 					date: due.date,
-					title: due.short || due.title,
-					workingMark: due.workingMark,
+					title: due.short,
+					full: due.title,
 					about: due.matterTitle,
+					workingMark: due.workingMark,
 					state: due.state,
 					sort: due.sort,
 					checked: due.checked,
-					adrift: due.left !== null,
+					adrift: due.adrift,
 					href: hrefOf(due)
 				}))}
 			/>
 		</div>
 	{:else if data.span}
 		{@const lanes = lanesOf(data.span)}
-		{#if data.cut}
-			<p class="sub mt-2">
-				Only the first {data.span.marks.length} dates are drawn. Narrow the days or the filters to see
-				the rest.
-			</p>
-		{/if}
 		<div class="mt-3">
 			{#if lanes.length}
 				<Timeline

@@ -46,7 +46,7 @@ export function lanesOf({ marks }: Span): Lane[] {
 			state: row.state,
 			sort: row.sort,
 			checked: row.checked,
-			adrift: row.left !== null,
+			adrift: row.adrift,
 			workingMark: row.workingMark,
 			href: hrefOf(row),
 			from: row.eventDate

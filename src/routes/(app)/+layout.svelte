@@ -3,6 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import KiteShapes from '$lib/docket/KiteShapes.svelte';
+	import KeysHelp from '$lib/shell/KeysHelp.svelte';
 	import Logo from '$lib/shell/Logo.svelte';
 	import Printed from '$lib/shell/Printed.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
@@ -170,29 +171,7 @@
 	</div>
 {/if}
 {#if keys}
-	<div class="keys" role="dialog" aria-label="Keys">
-		<h2 class="ruled">Keys</h2>
-		<dl class="mt-2 grid grid-cols-[70px_1fr] gap-y-1.5">
-			<dt><span class="key">/</span></dt>
-			<dd>to the pen line</dd>
-			<dt><span class="key">n</span></dt>
-			<dd>open a matter</dd>
-			<dt><span class="key">m</span></dt>
-			<dd>pinned and recent matters</dd>
-			<dt><span class="key">d</span></dt>
-			<dd>to the docket</dd>
-			<dt><span class="key">s</span></dt>
-			<dd>to the second check</dd>
-			<dt><span class="key">e</span></dt>
-			<dd>on a matter: enter an event</dd>
-			<dt><span class="key">Enter</span></dt>
-			<dd>commit the line, open a hit</dd>
-			<dt><span class="key">Esc</span></dt>
-			<dd>leave, close</dd>
-			<dt><span class="key">?</span></dt>
-			<dd>this list</dd>
-		</dl>
-	</div>
+	<KeysHelp />
 {/if}
 
 <style>
@@ -266,7 +245,7 @@
 		padding: 14px;
 		box-shadow: var(--shadow-raised);
 	}
-	.keys {
+	:global(.keys) {
 		position: fixed;
 		right: 20px;
 		bottom: 66px;

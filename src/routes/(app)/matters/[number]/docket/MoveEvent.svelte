@@ -12,7 +12,6 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
-	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { Move } from '#server/docket/moves.ts';
@@ -20,7 +19,7 @@
 	import ChangedMeanwhile, { type Conflict } from './ChangedMeanwhile.svelte';
 	import type { MovedChoice, MovedEvent } from './acts.ts';
 	import EventInputs from './EventInputs.svelte';
-	import MoveTasks from './MoveTasks.svelte';
+	import MoveRows from './MoveRows.svelte';
 	type Props = {
 		event: MovedEvent;
 		choice: MovedChoice | null;
@@ -76,13 +75,6 @@
 	let moves = $state<Move[]>([]);
 	let only = $state<string[]>([]);
 	let choose = $state(false);
-	/** It was not chosen, and its rule gives another day. */
-	const staysBehind = (move: Move) =>
-		choose &&
-		!only.includes(move.deadlineId) &&
-		move.days !== 0 &&
-		!move.held &&
-		(move.state === 'docketed' || move.state === 'proposed');
 	let conflict = $state<Conflict | null>(null);
 	/** What the form began with: a field that nobody touched takes what stands now. */
 	// svelte-ignore state_referenced_locally
@@ -143,7 +135,6 @@
 		moves.filter((m) => m.days !== 0 && !m.held && (!choose || only.includes(m.deadlineId)))
 	);
 	const tasks = $derived(dates.flatMap((m) => m.tasks.filter((t) => t.days !== 0)));
-	const sign = (n: number) => (n > 0 ? `+${n}` : String(n).replace('-', '−'));
 </script>
 
 <svelte:window
@@ -232,43 +223,7 @@
 					/>{/if}
 			{/each}
 			<div aria-live="polite">
-				{#each warnings as w (w)}<p class="mt-2 font-semibold text-saffron-ink">
-						The event itself {w}
-					</p>{/each}
-				{#each moves as m (m.deadlineId)}
-					<div class="row py-1.5 {m.days === 0 ? 'text-ink-3' : ''}">
-						<div class="grid grid-cols-[1fr_auto_auto_40px] items-baseline gap-2">
-							{#if choose}<label class="flex gap-1.5"
-									><input
-										type="checkbox"
-										name="only"
-										value={m.deadlineId}
-										bind:group={only}
-										disabled={m.state === 'met'}
-										class="accent-petrol"
-									/>{m.title}</label
-								>{:else}<span>{m.title}</span>{/if}<s class="sub"
-								>{formatDay(m.from, today).slice(4)}</s
-							><b class="font-semibold">{formatDay(m.to, today).slice(4)}</b><b
-								class="num font-semibold text-petrol">{m.days ? sign(m.days) : ''}</b
-							>
-						</div>
-						<MoveTasks tasks={m.tasks} {today} />
-						{#if staysBehind(m)}<p class="text-note font-semibold text-madder">
-								stays on {formatDay(m.from, today)} and {NO_LONGER_FOLLOWS}
-							</p>{/if}
-						{#each m.warnings as w (w)}<p class="text-note font-semibold text-saffron-ink">
-								{w}
-							</p>{/each}
-					</div>
-				{/each}
-				{#each born as b (b.title)}<p class="row py-1.5">
-						{b.title}: <b class="font-semibold">{formatDay(b.date, today)}</b>, set only now; it
-						comes as a proposal
-					</p>{/each}
-				{#each gone as g (g)}<p class="row py-1.5 font-semibold text-saffron-ink">
-						{g}: no rule sets it from this day; it stays, marked so, until it is taken off
-					</p>{/each}
+				<MoveRows {moves} {born} {gone} {warnings} {choose} bind:only {today} />
 			</div>
 			{#if ready}
 				<TextField

@@ -538,7 +538,7 @@ describe('the docket in depth', { timeout: 600_000 }, () => {
 		await io.page.waitForFunction(() => document.querySelectorAll('[data-deadline]').length === 1);
 		await io.sees('Solent pontoon collision');
 		await io.press('Timeline');
-		await wait(io, '[data-mark="Defence"]');
+		await wait(io, '[data-mark^="Defence"]');
 		await io.press('take filters off');
 		await io.go('/docket?view=month&month=2026-12');
 		await wait(io, '[data-mark]');

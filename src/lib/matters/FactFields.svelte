@@ -59,12 +59,7 @@
 	{:else if f.type === 'person'}<Choose
 			label={f.name}
 			name=""
-			bind:value={
-				() => (value.startsWith('new:') ? value : value),
-				(v) => {
-					if (v || !names[id]) set(v);
-				}
-			}
+			bind:value={() => value, set}
 			bind:typed={
 				() => names[id] ?? (value.startsWith('new:') ? value.slice(4) : ''),
 				(t) => {

@@ -137,6 +137,7 @@
 					name="opponentChoice"
 					bind:value={v.opponentId}
 					bind:typed={v.opponent}
+					free
 					find={findPeople}
 					error={errors.opponentName}
 					placeholder="Type a name; known people are found"

@@ -8,6 +8,7 @@
 	import type { ActionResult } from '@sveltejs/kit';
 	import { tick, type Snippet } from 'svelte';
 	import type { Difference } from '#server/app/errors.ts';
+	import { refuseUnpicked } from './unpicked.ts';
 	type Conflict = { by: string; version: number; differences: Difference[] };
 	type Props = {
 		action: string;
@@ -102,9 +103,13 @@
 	novalidate
 	aria-busy={busy}
 	oninput={keep}
-	use:enhance={({ formData, cancel }) => {
+	use:enhance={({ formData, formElement, cancel }) => {
 		errors = {};
 		details = undefined;
+		if (refuseUnpicked(formElement)) {
+			cancel();
+			return;
+		}
 		const fault = before?.(formData);
 		if (fault) {
 			errors = { '': fault };

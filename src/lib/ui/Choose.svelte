@@ -5,6 +5,7 @@
 
 <script lang="ts">
 	import { Combobox } from 'bits-ui';
+	import { UNPICKED } from './unpicked.ts';
 	type Props = {
 		label: string;
 		name: string;
@@ -17,6 +18,8 @@
 		placeholder?: string;
 		onpick?: (item: Item) => void;
 		offer?: (typed: string) => Item | null;
+		/** Words that were not chosen from the list count too. */
+		free?: boolean;
 		class?: string;
 	};
 	let {
@@ -31,9 +34,36 @@
 		placeholder = 'Type to find',
 		onpick,
 		offer,
+		free = false,
 		class: more = ''
 	}: Props = $props();
 	const id = $props.id();
+	/**
+	 * Something stands in the field that stands for nothing: it is not sent, and so it is not let
+	 * pass in silence.
+	 */
+	const unpicked = $derived(!free && !value && typed.trim() !== '');
+	let isRefused = $state(false);
+	const fault = $derived(
+		unpicked && isRefused
+			? `“${typed.trim()}” was not chosen. Choose it from the list, or empty the field.`
+			: error
+	);
+	function listen(root: HTMLElement) {
+		const refuse = () => (isRefused = true);
+		root.addEventListener(UNPICKED, refuse);
+		return { destroy: () => root.removeEventListener(UNPICKED, refuse) };
+	}
+	/** A name that is typed whole is chosen, where only one is called so. */
+	function pickWhole() {
+		if (!unpicked) return;
+		const label = typed.trim().toLowerCase();
+		const [one, other] = list.filter((item) => item.label.toLowerCase() === label);
+		if (!one || other) return;
+		value = one.value;
+		typed = one.label;
+		onpick?.(one);
+	}
 	let found = $state<Item[]>([]);
 	let open = $state(false);
 	let last = 0;
@@ -44,12 +74,15 @@
 	let answered = $state('');
 	const words = $derived(typed.toLowerCase().split(/\s+/).filter(Boolean));
 	const chosen = $derived(items.find((i) => i.value === value));
-	const shown = $derived.by(() => {
-		const list = find
+	/** What there is, without what could be made new. */
+	const list = $derived(
+		find
 			? found
 			: items.filter(
 					(i) => chosen?.label === typed || words.every((w) => i.label.toLowerCase().includes(w))
-				);
+				)
+	);
+	const shown = $derived.by(() => {
 		const extra =
 			offer && typed.trim() && (!find || answered === typed) ? offer(typed.trim()) : null;
 		return extra && !list.some((i) => i.label.toLowerCase() === typed.trim().toLowerCase())
@@ -59,6 +92,7 @@
 	async function type(e: Event) {
 		typed = (e.target as HTMLInputElement).value;
 		value = '';
+		isRefused = false;
 		open = true;
 		if (!find) return;
 		const mine = ++last;
@@ -71,7 +105,7 @@
 	const all = $derived([...items, ...found, ...shown]);
 </script>
 
-<div class={more}>
+<div class={more} data-unpicked={unpicked ? '' : undefined} use:listen>
 	<label class="label" for={id}>{label}</label>
 	<Combobox.Root
 		type="single"
@@ -96,8 +130,9 @@
 			onfocus={() => {
 				if (!find && !value) open = true;
 			}}
-			aria-invalid={error ? 'true' : undefined}
-			aria-describedby={error || hint ? `${id}-more` : undefined}
+			onblur={pickWhole}
+			aria-invalid={fault ? 'true' : undefined}
+			aria-describedby={fault || hint ? `${id}-more` : undefined}
 		/>
 		<Combobox.Portal>
 			<Combobox.Content class="choices" sideOffset={3}>
@@ -114,7 +149,7 @@
 	</Combobox.Root>
 	<!-- What is offered as new has no id yet. -->
 	<input type="hidden" {name} value={value === 'new' ? '' : value} />
-	{#if error}<p class="fault mt-1" id="{id}-more">{error}</p>{:else if hint}<p
+	{#if fault}<p class="fault mt-1" id="{id}-more">{fault}</p>{:else if hint}<p
 			class="sub mt-1 text-note"
 			id="{id}-more"
 		>

@@ -86,6 +86,9 @@ function withTitles({ db }: Has, effects: readonly Effect[]): Effect[] {
 	);
 }
 
+/** So many counts of a book are kept at once, for their memory. */
+const COUNTS_KEPT = 2_000;
+
 /** Counts events as they would be, and says what differs. */
 class Judge {
 	readonly #app: Has;
@@ -94,6 +97,7 @@ class Judge {
 	readonly #takenOff: ReadonlySet<string>;
 	readonly #orders: ReadonlyMap<string, Order[]>;
 	readonly #closures = new Map<Rulebook, Closure[]>();
+	readonly #counts = new Map<Rulebook, Map<string, readonly Proposal[]>>();
 
 	constructor(app: Has, alteration: Alteration) {
 		this.#app = app;
@@ -125,7 +129,26 @@ class Judge {
 		return shelf.laid(bookId, over);
 	}
 
+	/** Events of one day with the same inputs set the same dates: they are counted once. */
 	#propose(book: Rulebook, event: StandingEvent): readonly Proposal[] {
+		const moved = movedOf(event);
+		if (moved.size > 0) return this.#count(book, event, moved);
+		let known = this.#counts.get(book);
+		if (!known) this.#counts.set(book, (known = new Map()));
+		const key = [event.key, event.date, event.time, event.service, event.answers].join('|');
+		let proposals = known.get(key);
+		if (!proposals) {
+			if (known.size >= COUNTS_KEPT) known.clear();
+			known.set(key, (proposals = this.#count(book, event, moved)));
+		}
+		return proposals;
+	}
+
+	#count(
+		book: Rulebook,
+		event: StandingEvent,
+		moved: ReadonlyMap<string, PlainDate>
+	): readonly Proposal[] {
 		const asked = book.events.get(event.key);
 		if (!asked) return [];
 		try {
@@ -137,7 +160,7 @@ class Judge {
 				// An answer to a question that is not asked any more is left aside.
 				answers: event.answers === '{}' ? {} : answersTo(asked, parseAnswers(event.answers)),
 				closures: this.#closuresFor(book),
-				moved: movedOf(event)
+				moved
 			}).deadlines;
 		} catch (error) {
 			if (error instanceof CountError) return [];

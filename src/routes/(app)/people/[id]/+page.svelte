@@ -222,12 +222,7 @@
 				<Choose
 					label="Parent organization"
 					name=""
-					bind:value={
-						() => v.parent ?? '',
-						(x) => {
-							if (x) v.parent = x;
-						}
-					}
+					bind:value={() => v.parent ?? '', (chosen) => (v.parent = chosen)}
 					bind:typed={
 						() => parentName,
 						(t) => {

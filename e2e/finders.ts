@@ -17,6 +17,8 @@ function find(name, within) {
 	const all = [...root.querySelectorAll('button, a, summary, [role="button"]')].filter((e) => seen(e) && !e.disabled);
 	return all.find((e) => nameOf(e) === name) || all.find((e) => nameOf(e).startsWith(name)) || null;
 }
+function boxOf(e) { const r = e && e.getBoundingClientRect(); return r ? [r.x, r.y, r.width, r.height].join() : ''; }
+function isOnTop(e) { const r = e.getBoundingClientRect(); return e.contains(document.elementFromPoint(r.x + r.width / 2, r.y + r.height / 2)); }
 function option(words) { return [...document.querySelectorAll('[role="option"]')].find((e) => e.textContent.includes(words)) || null; }
 function control(label) {
 	const open = document.querySelector('[role="dialog"]');
@@ -33,6 +35,10 @@ declare global {
 	function control(label: string): HTMLElement | null;
 	/** What a field that finds has found, by its words. */
 	function option(words: string): Element | null;
+	/** Where an element is, as words. */
+	function boxOf(element: Element | null): string;
+	/** Nothing lies over its middle. */
+	function isOnTop(element: Element): boolean;
 	/** How many requests are under way. */
 	function requests(): number;
 	/** Whether the last press of the pointer went to an element, or into it. */
@@ -49,11 +55,11 @@ export async function findAtRest(
 	for (let picture = 0; picture < 60; picture++) {
 		const element = finder === 'find' ? find(words[0], words[1] ?? 'body') : option(words[0]);
 		element?.scrollIntoView({ block: finder === 'find' ? 'center' : 'nearest' });
-		const { x, y, width, height } = element?.getBoundingClientRect() ?? {};
-		const now = [x, y, width, height].join();
-		if (element && now === before) return element;
+		const now = boxOf(element);
+		// What lies over it, a list that is still open, would be pressed in its stead.
+		if (element && now === before && isOnTop(element)) return element;
 		before = now;
 		await new Promise(requestAnimationFrame);
 	}
-	return null;
+	return finder === 'find' ? find(words[0], words[1] ?? 'body') : option(words[0]);
 }

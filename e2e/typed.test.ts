@@ -30,6 +30,7 @@ describe('names that were typed and not chosen', { timeout: 300_000 }, () => {
 		await io.settled();
 		await io.press('Change');
 		await io.fill('Parent organization', 'Quillfeather Holdings');
+		await io.page.keyboard.press('Tab');
 		await io.press('Save the ');
 		await io.sees('“Quillfeather Holdings” was not chosen. Choose it from the list, or empty the');
 		await io.page.waitForFunction(() => document.activeElement?.tagName === 'INPUT');
@@ -56,6 +57,7 @@ describe('names that were typed and not chosen', { timeout: 300_000 }, () => {
 		// Changed and not chosen again: neither the old one nor none is kept in silence.
 		await io.press('Change');
 		await io.fill('Parent organization', `${parent} North`);
+		await io.page.keyboard.press('Tab');
 		await io.press('Save the ');
 		await io.sees(`“${parent} North” was not chosen.`);
 		await io.page.keyboard.press('Escape');
@@ -77,6 +79,7 @@ describe('names that were typed and not chosen', { timeout: 300_000 }, () => {
 			(field) => field.closest('div')!.querySelector('label')!.textContent!
 		);
 		await io.fill(label, 'Odalys Fenwright');
+		await io.page.keyboard.press('Tab');
 		await io.press('Save the ');
 		await io.sees('“Odalys Fenwright” was not chosen.');
 		await io.choose(label, 'Odalys Fenwright');

@@ -50,6 +50,7 @@ describe('names that were typed and not chosen', { timeout: 300_000 }, () => {
 		await io.press('Change');
 		await io.fill('Parent organization', parent);
 		await io.page.waitForFunction((words) => option(words) !== null, {}, parent);
+		await io.settled();
 		await io.page.keyboard.press('Tab');
 		await io.press('Save the ');
 		await closed();

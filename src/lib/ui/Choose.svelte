@@ -54,9 +54,9 @@
 		root.addEventListener(UNPICKED, refuse);
 		return { destroy: () => root.removeEventListener(UNPICKED, refuse) };
 	}
-	/** A name that is typed whole is chosen, where only one is called so. */
+	/** A name that is typed whole is chosen, where the search for it found one that is called so. */
 	function pickWhole() {
-		if (!unpicked) return;
+		if (!unpicked || (find && answered !== typed)) return;
 		const label = typed.trim().toLowerCase();
 		const [one, other] = list.filter((item) => item.label.toLowerCase() === label);
 		if (!one || other) return;

@@ -103,7 +103,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/imports': () => ['/imports'],
 	'/imports/[id]': () => ['/imports/wrk_nothing'],
 	'/imports/sample': () => ['/imports/sample?what=matters&as=csv'],
-	'/api/kinds': () => ['/api/kinds'],
+	'/api/matter-forms': () => ['/api/matter-forms'],
 	'/api/matters': () => ['/api/matters?q=heron', `/api/matters?q=${hidden.number}`],
 	'/matters/[number]/time': () => [roomOf('time')],
 	'/docket': () => [

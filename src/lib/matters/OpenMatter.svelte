@@ -6,19 +6,19 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { toast } from 'svelte-sonner';
-	import type { Kind } from '#core/kinds/kind.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import FactFields from './FactFields.svelte';
+	import type { MatterForms } from './forms.ts';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	import { findPeople } from '$lib/people/find.ts';
 
-	/** The kinds a matter can be of. */
-	let { kinds }: { kinds: Kind[] } = $props();
+	let { forms }: { forms: MatterForms } = $props();
+	const kinds = $derived(forms.kinds.filter(({ active }) => active));
 	const empty = {
 		kind: 'litigation',
 		title: '',
@@ -172,7 +172,7 @@
 						error={errors.rulebook}
 						name="rulebook"
 						bind:value={v.rulebook}
-						><option value="">None, dates by hand</option>{#each page.data.books as b (b.id)}<option
+						><option value="">None, dates by hand</option>{#each forms.books as b (b.id)}<option
 								value={b.id}>{b.title}</option
 							>{/each}</SelectField
 					>

@@ -7,7 +7,6 @@ import { departmentName, findDateOrder } from '#server/app/department.ts';
 import { mayReadCosts } from '#server/costs/queries.ts';
 import { requireStaff } from '#server/http/request.ts';
 import { listNearMatters } from '#server/matters/queries.ts';
-import { listMatterRulebooks } from '#server/matters/sheet.ts';
 import { countOpenRequests } from '#server/requests/queries.ts';
 import { listColleagues } from '#server/staff/queries.ts';
 import { listTimers } from '#server/time/queries.ts';
@@ -41,7 +40,6 @@ export function load(event) {
 		near: inside ? listNearMatters(app, me) : [],
 		newRequests: may(me.role, 'request.triage') ? countOpenRequests(app) : 0,
 		units: inside || may(me.role, 'request.own') ? listUnits(app) : [],
-		staff: inside ? listColleagues(app) : [],
-		books: inside ? listMatterRulebooks(app) : []
+		staff: inside ? listColleagues(app).map(({ id, name, role }) => ({ id, name, role })) : []
 	};
 }

@@ -11,11 +11,18 @@ const toGzip = promisify(gzip);
 /** Below this, the head that says so costs more than it saves. */
 const LEAST_BYTES = 1024;
 /**
- * Whoever asks for a page waits while it is compressed. Brotli at 3 takes less than half the time
- * of 5 and makes a page a seventh larger, which only counts where it is long.
+ * Whoever asks for a page waits while it is compressed. A short one goes out at brotli's quickest
+ * with a window no larger than it needs, in a third of the time of 3 and a tenth larger; only a
+ * long one is worth more.
  */
+const SHORT_BYTES = 64 * 1024;
 const LONG_BYTES = 512 * 1024;
-const qualityFor = ({ length }: Buffer): number => (length < LONG_BYTES ? 3 : 5);
+const SHORT_WINDOW_BITS = 18;
+const { BROTLI_PARAM_QUALITY, BROTLI_PARAM_LGWIN } = constants;
+const paramsFor = ({ length }: Buffer): Record<number, number> =>
+	length < SHORT_BYTES
+		? { [BROTLI_PARAM_QUALITY]: 1, [BROTLI_PARAM_LGWIN]: SHORT_WINDOW_BITS }
+		: { [BROTLI_PARAM_QUALITY]: length < LONG_BYTES ? 3 : 5 };
 
 const COMPRESSIBLE = /^(text\/|application\/(json|yaml|javascript)|image\/svg)/;
 
@@ -45,9 +52,7 @@ export async function compressResponse(request: Request, response: Response): Pr
 	headers.append('vary', 'accept-encoding');
 	if (plain.length < LEAST_BYTES) return new Response(plain, { status: response.status, headers });
 	const small =
-		encoding === 'br'
-			? await toBrotli(plain, { params: { [constants.BROTLI_PARAM_QUALITY]: qualityFor(plain) } })
-			: await toGzip(plain);
+		encoding === 'br' ? await toBrotli(plain, { params: paramsFor(plain) }) : await toGzip(plain);
 	headers.set('content-encoding', encoding);
 	headers.set('content-length', String(small.length));
 	return new Response(small, { status: response.status, headers });

@@ -5,6 +5,7 @@ import { actionValue } from '#server/http/action.ts';
 import { notThere, requireAction } from '#server/http/request.ts';
 import { saveKind } from '#server/kinds/commands.ts';
 import { countKindUses, findKind } from '#server/kinds/queries.ts';
+import { listMatterRulebooks } from '#server/matters/sheet.ts';
 
 export function load(event) {
 	const me = requireAction(event, 'kind.edit');
@@ -13,6 +14,7 @@ export function load(event) {
 	if (!kind) return notThere('kind');
 	return {
 		kind,
+		books: listMatterRulebooks(app),
 		types: FACT_TYPES,
 		derived: DERIVED_KEYS,
 		uses: countKindUses(app, me).get(kind.id) ?? 0

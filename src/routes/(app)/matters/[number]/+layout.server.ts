@@ -1,6 +1,6 @@
 /** What every room of a matter shows: its caption, its kind, its rulebook. */
 import { notThere, requireAction } from '#server/http/request.ts';
-import { kindBody, requireKind } from '#server/kinds/queries.ts';
+import { requireKind } from '#server/kinds/queries.ts';
 import { findCaption } from '#server/matters/caption.ts';
 import { noteSeen } from '#server/matters/queries.ts';
 import { bookOnMatter } from '#server/rulebooks/shelf.ts';
@@ -11,10 +11,11 @@ export function load(event) {
 	const caption = findCaption(app, me, event.params.number);
 	if (!caption) return notThere('matter');
 	noteSeen(app, me, caption.id);
+	const { name, retentionYears } = requireKind(app, caption.kind);
 	const book = caption.rulebook ? bookOnMatter(app, caption.id, caption.rulebook) : null;
 	return {
 		caption,
-		kind: kindBody(requireKind(app, caption.kind)),
+		kind: { name, retentionYears },
 		book: book && {
 			id: book.id,
 			title: book.title,

@@ -4,7 +4,7 @@ import { action } from '#server/http/action.ts';
 import { notThere, requireAction } from '#server/http/request.ts';
 import { listMatterChecks } from '#server/interest/queries.ts';
 import { countHits } from '#server/interest/report.ts';
-import { listKinds, requireKind } from '#server/kinds/queries.ts';
+import { requireKind } from '#server/kinds/queries.ts';
 import { writeNote } from '#server/logbook/commands.ts';
 import { listLogbook } from '#server/logbook/queries.ts';
 import { editMatter } from '#server/matters/edit.ts';
@@ -47,9 +47,6 @@ export async function load(event) {
 		roles: [...new Set([...kind.roles.map(({ role }) => role), ...OTHER_ROLES])],
 		centers: listCostCenters(app),
 		...viewFacts(app, kind, stored),
-		kinds: listKinds(app)
-			.filter(({ id, active }) => active || id === kind.id)
-			.map(({ id, name }) => ({ id, name })),
 		fields: sheetFields(app, matter),
 		names: listPersonNames(app, stored),
 		...findMatterSidebar(app, me, id),

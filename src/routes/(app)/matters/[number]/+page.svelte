@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { formatCents } from '#core/format/money.ts';
 	import { formatHours } from '#core/format/hours.ts';
+	import { toast } from 'svelte-sonner';
+	import { fetchMatterForms, type MatterForms } from '$lib/matters/forms.ts';
 	import Banner from '$lib/ui/Banner.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -17,6 +19,15 @@
 	const c = $derived(data.caption);
 	let editing = $state(false),
 		closing = $state(false);
+	let forms = $state.raw<MatterForms>();
+	async function edit() {
+		try {
+			forms = await fetchMatterForms();
+			editing = true;
+		} catch {
+			toast.error('The form did not come. Try again.');
+		}
+	}
 	/** Dates among the facts that lie ahead: the end of a term, an option, a limitation. */
 	const factDates = $derived(
 		data.facts
@@ -37,7 +48,7 @@
 			</Banner>
 		{:else if c.missing.length}<Banner data-missing>
 				Still missing: {c.missing.join(', ')}.
-				<button class="act ml-1" onclick={() => (editing = true)}>Add</button>
+				<button class="act ml-1" onclick={edit}>Add</button>
 			</Banner>{/if}
 		{#if decided}<Banner>
 				Interest check of {decided.names.join(', ')}: {decided.hits === 0
@@ -71,7 +82,7 @@
 					>{/if}
 			</Section>
 		{/if}
-		<Facts {data} onchange={() => (editing = true)} />
+		<Facts {data} onchange={edit} />
 		<People {data} />
 		<Latest {data} />
 	</div>
@@ -95,5 +106,5 @@
 	</aside>
 </div>
 
-<EditSheet {data} bind:open={editing} />
+{#if forms}<EditSheet {data} {forms} bind:open={editing} />{/if}
 <Status {data} bind:open={closing} />

@@ -6,6 +6,7 @@
 	import { toast } from 'svelte-sonner';
 	import type { Difference } from '#server/app/errors.ts';
 	import FactFields from '$lib/matters/FactFields.svelte';
+	import type { MatterForms } from '$lib/matters/forms.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Differences from '$lib/ui/Differences.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
@@ -13,8 +14,11 @@
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { PageData } from './$types.js';
-	let { data, open = $bindable() }: { data: PageData; open: boolean } = $props();
+	type Props = { data: PageData; forms: MatterForms; open: boolean };
+	let { data, forms, open = $bindable() }: Props = $props();
 	const c = $derived(data.caption);
+	const kind = $derived(forms.kinds.find(({ id }) => id === c.kind)!);
+	const kinds = $derived(forms.kinds.filter(({ id, active }) => active || id === c.kind));
 	let base = $state<Record<string, string>>({}),
 		v = $state<Record<string, string>>({}),
 		names = $state<Record<string, string>>({}),
@@ -92,8 +96,7 @@
 				<TextField label="Title" error={errors.title} bind:value={v.title} />
 				<div class="grid grid-cols-2 gap-3">
 					<SelectField label="Kind" error={errors.kind} bind:value={v.kind}
-						>{#each data.kinds as k (k.id)}<option value={k.id}>{k.name}</option
-							>{/each}</SelectField
+						>{#each kinds as k (k.id)}<option value={k.id}>{k.name}</option>{/each}</SelectField
 					>
 					<SelectField label="Priority" error={errors.priority} bind:value={v.priority}
 						><option>high</option><option>normal</option><option>low</option></SelectField
@@ -111,7 +114,7 @@
 					>
 				</div>
 				<SelectField label="Rulebook" error={errors.rulebook} bind:value={v.rulebook}
-					><option value="">None</option>{#each data.books as b (b.id)}<option value={b.id}
+					><option value="">None</option>{#each forms.books as b (b.id)}<option value={b.id}
 							>{b.title}</option
 						>{/each}</SelectField
 				>
@@ -122,13 +125,10 @@
 					rows={2}
 					bind:value={v.cautions}
 				/>
-				<div class="ruled mt-1"><h2>Facts of {data.kind.name.toLowerCase()}</h2></div>
-				{#if v.kind === c.kind}<FactFields
-						kind={data.kind}
-						bind:fields={v}
-						bind:names
-						{errors}
-					/>{:else}<p class="sub">
+				<div class="ruled mt-1"><h2>Facts of {kind.name.toLowerCase()}</h2></div>
+				{#if v.kind === c.kind}<FactFields {kind} bind:fields={v} bind:names {errors} />{:else}<p
+						class="sub"
+					>
 						The facts of the new kind are asked for once it is saved. What is written now stays
 						readable.
 					</p>{/if}

@@ -29,6 +29,7 @@ import { openApplication } from '#server/open.ts';
 import { addPerson } from '#server/people/commands.ts';
 import { addRole } from '#server/people/roles.ts';
 import { shippedBook } from '#server/rulebooks/shelf.ts';
+import { setDateOrder } from '#server/staff/department.ts';
 import { readSettings } from '#server/settings.ts';
 import { sign } from '#server/signing/commands.ts';
 import { finishRound } from '#server/signing/finish.ts';
@@ -92,6 +93,8 @@ function done<T>(result: Result<T>): T {
 	if (!result.ok) throw new Error(`${JSON.stringify(result.errors)} on ${at}`);
 	return result.value;
 }
+
+done(setDateOrder(as('castellan'), { order: 'month' }));
 
 // People and organizations.
 at = addDays(today, -1150);

@@ -75,9 +75,9 @@ describe('names that were typed and not chosen', { timeout: 300_000 }, () => {
 		await io.page.waitForFunction(() => location.pathname.startsWith('/matters/'));
 		await io.settled();
 		await io.press('Change');
-		const label = await io.page.$eval(
-			'[role="dialog"] [data-combobox-input]',
-			(field) => field.closest('div')!.querySelector('label')!.textContent!
+		const field = await io.page.waitForSelector('[role="dialog"] [data-combobox-input]');
+		const label = await field!.evaluate(
+			(input) => input.closest('div')!.querySelector('label')!.textContent!
 		);
 		await io.fill(label, 'Odalys Fenwright');
 		await io.page.keyboard.press('Tab');

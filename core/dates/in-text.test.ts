@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { findDates, type DateOrder } from './in-text.ts';
+import { findDates, findUnclearDate, type DateOrder } from './in-text.ts';
 import { addDays, MONTHS, plainDate } from './plain.ts';
 
 const dates = (text: string, order?: DateOrder) => findDates(text, order).map(({ date }) => date);
@@ -30,6 +30,10 @@ describe('dates in a text', () => {
 			['2027-03-01', '2027-02-28']
 		);
 		for (const { at, written } of found) assert.equal(text.slice(at, at + written.length), written);
+	});
+	it('say which of them may be read two ways', () => {
+		assert.equal(findUnclearDate('1 May 2026; 12/31/2026; 12/12/2026; 12/10/2026'), '12/10/2026');
+		assert.equal(findUnclearDate('12/31/2026, 2026-12-10, 3/3/27'), undefined);
 	});
 	it('are not made of numbers that are none', () => {
 		assert.deepEqual(dates('No. 3:26-cv-01234, 29 U.S.C. 626, pages 11/20, 1/2/3, 10:30'), []);

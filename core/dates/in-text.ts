@@ -55,3 +55,13 @@ export function findDates(text: string, order: DateOrder = 'month'): DateInText[
 	}
 	return dates;
 }
+
+/**
+ * The first date in figures of which nobody can tell, without knowing the writer, whether the month
+ * or the day comes first: "12/10/2026", and not "12/12/2026" or "12/31/2026".
+ */
+export function findUnclearDate(text: string): string | undefined {
+	for (const { date, written } of findDates(text, 'month'))
+		if (findDates(written, 'day')[0] && findDates(written, 'day')[0]!.date !== date) return written;
+	return undefined;
+}

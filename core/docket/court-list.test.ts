@@ -45,6 +45,21 @@ describe("a court's list", () => {
 		);
 		assert.deepEqual(found.unread, ['Calendar of Department 4', 'continued to a day to be set']);
 	});
+	it('says of a day that its weekday is another, and leaves the right one out of the title', () => {
+		const found = read(
+			['Tue 12/1/2026 10:00 AM Hearing on motion to strike'],
+			['Mediation, 17 December 2026 (Thursday), 9:30'],
+			['Tue 1/12/2026 Hearing on motion']
+		);
+		assert.deepEqual(
+			found.entries.map(({ title, date }) => [title, date]),
+			[
+				['Hearing on motion to strike', '2026-12-01'],
+				['Mediation', '2026-12-17']
+			]
+		);
+		assert.deepEqual(found.unread, ['Tue 1/12/2026 Hearing on motion (1/12/2026 is a Monday)']);
+	});
 	it('takes no number of a case for a day, and no day for a number', () => {
 		const [entry] = read(['CGC-26-601234', '2026-12-01', 'Demurrer']).entries;
 		assert.deepEqual([entry?.date, entry?.caseNumber], ['2026-12-01', 'CGC-26-601234']);

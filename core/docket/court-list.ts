@@ -2,9 +2,9 @@
  * Reads a court's own list of entries and compares it with ours: what agrees, what differs, what is
  * missing here or there.
  */
-import { findDates, type DateOrder } from '../dates/in-text.ts';
+import { findDates, type DateInText, type DateOrder } from '../dates/in-text.ts';
 import { findTime } from '../dates/time-in-text.ts';
-import { daysBetween, type PlainDate } from '../dates/plain.ts';
+import { daysBetween, toDay, WEEKDAYS, weekday, type PlainDate } from '../dates/plain.ts';
 import { foldName } from '../people/names.ts';
 
 /** One entry of the court's list. */
@@ -43,7 +43,7 @@ const CASE_NUMBER =
 /**
  * The entries of a list as cells of a row each: the cell with a day, one with a time, one with a
  * number of a case; the longest that is left says what it is.
- * @returns rows without a day or without words as they stood
+ * @returns rows without a day or without words as they stood, and those whose weekday is another
  */
 export function readCourtRows(
 	rows: readonly (readonly string[])[],
@@ -55,27 +55,60 @@ export function readCourtRows(
 		const cells = row.map((cell) => cell.trim()).filter(Boolean);
 		if (cells.length === 0) return;
 		const entry = readEntry(cells, order);
-		if (entry) entries.push(entry);
+		if (typeof entry !== 'string') entries.push(entry);
+		else if (entry) unread.push(`${cells.join(' ')} (${entry})`);
 		// The first row is the head of the table where it has no day.
 		else if (at > 0 || cells.length === 1) unread.push(cells.join(' '));
 	});
 	return { entries, unread };
 }
 
-function readEntry(cells: readonly string[], order: DateOrder): CourtEntry | undefined {
+const WEEKDAY = '(?:mon|tues?|wed(?:nes)?|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?';
+/** A weekday as lists write it before or after a day. */
+const WEEKDAY_BEFORE = new RegExp(`\\b(${WEEKDAY})\\b[.,]?\\s*$`, 'i');
+const WEEKDAY_AFTER = new RegExp(`^[\\s,(]*(${WEEKDAY})\\b[.,)]?`, 'i');
+
+/** The text without a day and the weekday beside it. */
+function takeDay(text: string, { written, at }: DateInText): { rest: string; weekday: string } {
+	const before = text.slice(0, at);
+	const after = text.slice(at + written.length);
+	const [left = '', one = ''] = WEEKDAY_BEFORE.exec(before) ?? [];
+	const [right = '', other = ''] = one ? [] : (WEEKDAY_AFTER.exec(after) ?? []);
+	return {
+		rest: `${before.slice(0, before.length - left.length)} ${after.slice(right.length)}`,
+		weekday: one || other
+	};
+}
+
+const tidy = (part: string): string =>
+	part.replace(/\s+/g, ' ').replace(/^[\s,:;.–—-]+|[\s,:;.–—-]+$/g, '');
+
+function readEntry(cells: readonly string[], order: DateOrder): CourtEntry | string {
 	const text = cells.join(' \u2016 ');
 	const [day] = findDates(text, order);
-	if (!day) return undefined;
-	const caseNumber = CASE_NUMBER.exec(text.replace(day.written, ' '))?.[0] ?? '';
-	const rest = text.replace(day.written, ' ').replace(caseNumber, ' ');
+	if (!day) return '';
+	const taken = takeDay(text, day);
+	// A weekday that is not the day's says that day and month were read the wrong way round.
+	const named = WEEKDAYS[weekday(toDay(day.date))]!;
+	if (taken.weekday && !named.toLowerCase().startsWith(taken.weekday.slice(0, 3).toLowerCase()))
+		return `${day.written} is a ${named}`;
+	const caseNumber = CASE_NUMBER.exec(taken.rest)?.[0] ?? '';
+	const rest = taken.rest.replace(caseNumber, ' ');
 	const { time = null, written = '' } = findTime(rest) ?? {};
 	const [title = ''] = rest
 		.replace(written, ' ')
 		.split('\u2016')
-		.map((part) => part.replace(/\s+/g, ' ').replace(/^[\s,:;.–—-]+|[\s,:;.–—-]+$/g, ''))
+		.map(tidy)
 		.sort((one, other) => other.length - one.length);
-	return title.length < 3 ? undefined : { title, date: day.date, time, caseNumber };
+	return title.length < 3 ? '' : { title, date: day.date, time, caseNumber };
 }
+
+/** An entry whose number of the case stood among its words, as `written`. */
+export const withoutNumber = (entry: CourtEntry, written: string): CourtEntry => ({
+	...entry,
+	caseNumber: written,
+	title: tidy(entry.title.replace(written, ' ')) || entry.title
+});
 
 /** Words that say nothing about which entry it is. */
 const COMMON = new Set(

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
-	import type { EffectView } from '#server/docket/effects.ts';
+	import type { EffectView } from '#server/docket/effect-views.ts';
 	import type { ExampleView, Fault } from '#server/rulebooks/check.ts';
 	import Effects from '$lib/docket/Effects.svelte';
 	import { plural } from '$lib/ui/format.ts';

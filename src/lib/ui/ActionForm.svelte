@@ -41,7 +41,17 @@
 	 * cleared with the rest.
 	 */
 	let typedMeanwhile: { field: HTMLInputElement; value: string }[] = [];
-	function keep({ target }: Event) {
+	/** What the server said of a field holds until the field is mended. */
+	function mend({ target }: Event) {
+		if (!(target instanceof HTMLElement)) return;
+		const named = target.closest<HTMLElement>('[data-field]')?.dataset.field;
+		const field = (target as HTMLInputElement).name || named;
+		if (!field || !errors[field]) return;
+		errors = Object.fromEntries(Object.entries(errors).filter(([name]) => name !== field));
+	}
+	function keep(event: Event) {
+		mend(event);
+		const { target } = event;
 		if (!busy) return;
 		const isText =
 			target instanceof HTMLTextAreaElement ||

@@ -105,7 +105,7 @@
 	const all = $derived([...items, ...found, ...shown]);
 </script>
 
-<div class={more} data-unpicked={unpicked ? '' : undefined} use:listen>
+<div class={more} data-field={name} data-unpicked={unpicked ? '' : undefined} use:listen>
 	<label class="label" for={id}>{label}</label>
 	<Combobox.Root
 		type="single"

@@ -55,7 +55,7 @@
 	}
 </script>
 
-<div class={more}>
+<div class={more} data-field={name}>
 	<label class="label" for={id}>{label}</label>
 	<div class="relative">
 		<input

@@ -24,7 +24,7 @@ import {
 } from '#server/rulebooks/versions.ts';
 import { countSeen, recordChanges } from './changes.ts';
 import { effectsNow, type Effects } from './effects-query.ts';
-import { showEffects, type EffectView } from './effects.ts';
+import { showEffects, type EffectView } from './effect-views.ts';
 import { markCounted } from './new-readings.ts';
 import { effectsTask } from './tasks.ts';
 

@@ -17,10 +17,12 @@ import { all, insert, maybeOne, one, scalar, update } from '#server/db/sql.ts';
 import { queueMail, type Recipient } from '#server/mail/queue.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { applyChange, leaveChange } from './apply-change.ts';
-import { formatEffects, type Effect } from './effects.ts';
+import { formatEffects } from './effect-views.ts';
+import type { Effect } from './effects.ts';
 import { countDeadlines } from './list.ts';
 import { changesWait, datesMoved } from './messages.ts';
-import type { DateChangeRow } from './rows.ts';
+import type { DateChangeRow, DeadlineRow } from './rows.ts';
+import { FOLLOWS, updateDeadline } from './writing.ts';
 
 type ChangeReason = {
 	cause: DateChangeRow['cause'];
@@ -38,14 +40,22 @@ export function recordChanges(
 	effects: readonly Effect[],
 	{ cause, why, version }: ChangeReason
 ): void {
-	const counts = new Map<string, number>();
+	const counts = new Map<string, Counted>();
 	for (const effect of effects) {
+		const counted = counts.get(effect.matterId) ?? { wait: 0, stay: 0 };
+		counts.set(effect.matterId, counted);
 		update<DateChangeRow>(
 			ctx.db,
 			'date_change',
 			{ event_id: effect.eventId, rule: effect.rule, state: 'waits' },
 			{ state: 'replaced' }
 		);
+		if (effect.settles) {
+			if (effect.deadlineId) followAgain(ctx, effect.deadlineId);
+			counted.stay++;
+			continue;
+		}
+		counted.wait++;
 		insert<DateChangeRow>(ctx.db, 'date_change', {
 			id: newId('chg'),
 			matter_id: effect.matterId,
@@ -64,9 +74,32 @@ export function recordChanges(
 			book_version: typeof version === 'string' ? version : version(effect.book),
 			made_at: ctx.clock.now()
 		});
-		counts.set(effect.matterId, (counts.get(effect.matterId) ?? 0) + 1);
 	}
 	tellOfChanges(ctx, counts, why);
+}
+
+/** Of a matter: how many dates wait for a decision, and how many stay after all. */
+type Counted = { wait: number; stay: number };
+
+/** A date that was left follows its rule, where the rule gives its day again. */
+function followAgain(ctx: Context, deadlineId: string): void {
+	const deadline = maybeOne<DeadlineRow>(
+		ctx.db,
+		'SELECT * FROM deadline WHERE id = @deadlineId AND left_at IS NOT NULL',
+		{ deadlineId }
+	);
+	if (deadline) updateDeadline(ctx, deadline, FOLLOWS);
+}
+
+/** "one date would change and waits for a decision; 2 dates stay after all" */
+function describeCounted({ wait, stay }: Counted): string {
+	const parts: string[] = [];
+	if (wait)
+		parts.push(
+			`${pluralInWords(wait, 'date')} would change and ${wait === 1 ? 'waits' : 'wait'} for a decision`
+		);
+	if (stay) parts.push(`${pluralInWords(stay, 'date')} ${stay === 1 ? 'stays' : 'stay'} after all`);
+	return parts.join('; ');
 }
 
 /** How many dates and matters there are among effects, of those that someone may see. */
@@ -75,7 +108,11 @@ export function countSeen(
 	me: Staff,
 	effects: readonly Effect[]
 ): { affected: number; matters: number } {
-	const seen = formatEffects(app, me, effects);
+	const seen = formatEffects(
+		app,
+		me,
+		effects.filter(({ settles }) => !settles)
+	);
 	return {
 		affected: seen.length,
 		matters: new Set(seen.map((effect) => effect.matterNumber)).size
@@ -83,21 +120,20 @@ export function countSeen(
 }
 
 /** Each matter's logbook says so, and each person has one mail. */
-function tellOfChanges(ctx: Context, counts: ReadonlyMap<string, number>, why: string): void {
+function tellOfChanges(ctx: Context, counts: ReadonlyMap<string, Counted>, why: string): void {
 	type Mail = {
 		matterId: string | null;
 		to: Recipient;
 		matters: { number: string; title: string; dates: string; link: string }[];
 	};
 	const mails = new Map<string, Mail>();
-	for (const [matterId, count] of counts) {
+	for (const [matterId, counted] of counts) {
 		const matter = one<MatterRow>(ctx.db, 'SELECT * FROM matter WHERE id = @matterId', {
 			matterId
 		});
 		const path = `/matters/${matter.number}/docket`;
-		const wait = count === 1 ? 'would change and waits' : 'would change and wait';
-		const words = `${why}: ${pluralInWords(count, 'date')} ${wait} for a decision.`;
-		writeLog(ctx, matterId, 'date', words, path);
+		const dates = describeCounted(counted);
+		writeLog(ctx, matterId, 'date', `${why}: ${dates}.`, path);
 		for (const to of listTeam(ctx.db, matterId)) {
 			if ('staff' in ctx.actor && to.id === ctx.actor.staff.id) continue;
 			// Mail about a restricted matter goes by itself: whoever may read mail may not know of it.
@@ -110,7 +146,7 @@ function tellOfChanges(ctx: Context, counts: ReadonlyMap<string, number>, why: s
 			mail.matters.push({
 				number: matter.number,
 				title: matter.title,
-				dates: pluralInWords(count, 'date'),
+				dates,
 				link: ctx.origin + path
 			});
 			mails.set(key, mail);

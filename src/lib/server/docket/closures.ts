@@ -18,7 +18,7 @@ import { requireBook, shelfOf } from '#server/rulebooks/shelf.ts';
 import { countSeen, recordChanges } from './changes.ts';
 import { DATED_LIST_LIMIT } from './dated-list.ts';
 import { effectsNow } from './effects-query.ts';
-import { showEffects } from './effects.ts';
+import { showEffects } from './effect-views.ts';
 import type { ClosureRow } from './rows.ts';
 import { datedListTask, effectsTask } from './tasks.ts';
 
@@ -62,7 +62,7 @@ async function readDays(ctx: Context, file: File, name: string) {
 	if (file.size > DATED_LIST_LIMIT) throw new Refused('A list has at most 1 MB.', 'file');
 	const data = new Uint8Array(await file.arrayBuffer());
 	try {
-		const order = findDateOrder(ctx) ?? 'month';
+		const order = findDateOrder(ctx);
 		const list = { data, zone: ctx.clock.zone, order };
 		const { entries, unread } = await ctx.work.run(datedListTask, list);
 		if (unread.length)

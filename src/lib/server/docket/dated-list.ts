@@ -2,7 +2,7 @@
  * Reads a list of days from a calendar file, a table or plain lines, by its contents and not by its
  * name: a court's list of entries, the days on which it is closed. Runs in a worker.
  */
-import type { DateOrder } from '#core/dates/in-text.ts';
+import { findUnclearDate, type DateOrder } from '#core/dates/in-text.ts';
 import { readCourtRows, type CourtEntry } from '#core/docket/court-list.ts';
 import { Refused } from '#server/app/errors.ts';
 import { parseCalendar } from '#server/calendar/read.ts';
@@ -12,7 +12,8 @@ const ENTRY_LIMIT = 2_000;
 const LINE_LIMIT = 2_000;
 
 export type DatedList = { entries: CourtEntry[]; unread: string[] };
-type Source = { data: Uint8Array; zone: string; order: DateOrder };
+/** `order` is null where the department has not said how it writes dates. */
+type Source = { data: Uint8Array; zone: string; order: DateOrder | null };
 
 /** The entries of a list. @throws Refused where there is none */
 export async function parseDatedList({ data, zone, order }: Source): Promise<DatedList> {
@@ -22,6 +23,11 @@ export async function parseDatedList({ data, zone, order }: Source): Promise<Dat
 	if (text.includes('\u0000'))
 		throw new Refused('This is no text. Give a calendar file, a CSV file, or paste the list.');
 	if (/^\s*BEGIN:VCALENDAR/i.test(text)) return readCalendar(data, zone);
+	const unclear = order === null ? findUnclearDate(text) : undefined;
+	if (unclear)
+		throw new Refused(
+			`“${unclear}”: does the day or the month come first? The department says so under Staff.`
+		);
 	const lines = text
 		.split(/\r?\n/)
 		.slice(0, ENTRY_LIMIT)
@@ -34,7 +40,7 @@ export async function parseDatedList({ data, zone, order }: Source): Promise<Dat
 	];
 	// However it is divided, the reading that finds most is the right one.
 	const [best] = ways
-		.map((rows) => readCourtRows(rows, order))
+		.map((rows) => readCourtRows(rows, order ?? 'month'))
 		.sort((one, other) => other.entries.length - one.entries.length);
 	if (!best || best.entries.length === 0)
 		throw new Refused('No day was found in this list. Each entry needs its day.');

@@ -9,7 +9,8 @@ import { uploadDocument } from '#server/documents/commands.ts';
 import { addMember } from '#server/matters/members.ts';
 import { addExhibit, removeExhibit } from '#server/trial/exhibits.ts';
 import { addClosure, removeClosure } from './closures.ts';
-import { findEffects, formatEffects } from './effects.ts';
+import { formatEffects } from './effect-views.ts';
+import { findEffects } from './effects.ts';
 import { listWaitingChanges, countWaitingChanges, decideChanges } from './changes.ts';
 import {
 	answerReturn,

@@ -3,19 +3,19 @@
  * event is counted again from its stored inputs. Only looked at, nothing is saved.
  */
 import type { Closure } from '#core/dates/calendar.ts';
-import { daysBetween, type PlainDate } from '#core/dates/plain.ts';
+import type { PlainDate } from '#core/dates/plain.ts';
 import { answersTo, parseAnswers } from '#core/docket/answers.ts';
 import { CountError } from '#core/docket/amount.ts';
 import type { Proposal } from '#core/docket/proposal.ts';
 import { propose } from '#core/docket/propose.ts';
 import { capitalize } from '#core/format/words.ts';
 import type { Rulebook } from '#core/rulebooks/book.ts';
-import { visible } from '#server/access/visibility.ts';
-import type { Application, Staff } from '#server/app/application.ts';
-import { all, maybeOne } from '#server/db/sql.ts';
+import type { Application } from '#server/app/application.ts';
+import { all } from '#server/db/sql.ts';
 import type { Order, Shelf } from '#server/rulebooks/shelf.ts';
 import { listClosuresFor } from './counting.ts';
 import type { ClosureRow, DeadlineRow, MatterOrderRow } from './rows.ts';
+import { listWaitingByEvent, type WaitingChange } from './waiting.ts';
 import { iterateEvents, type StandingDate, type StandingEvent } from './standing-events.ts';
 
 type Has = Pick<Application, 'db'>;
@@ -35,6 +35,11 @@ export type Effect = {
 	was: PlainDate | null;
 	/** undefined where no rule sets it any more. */
 	fresh: Proposal | undefined;
+	/**
+	 * It stays as it is: what waited for it falls away, and so does its mark of not following its
+	 * rule.
+	 */
+	settles: boolean;
 };
 
 /** What would be otherwise. */
@@ -96,6 +101,7 @@ class Judge {
 	readonly #closedMatters: ReadonlySet<string>;
 	readonly #takenOff: ReadonlySet<string>;
 	readonly #orders: ReadonlyMap<string, Order[]>;
+	readonly #waiting: ReadonlyMap<string, readonly WaitingChange[]>;
 	readonly #closures = new Map<Rulebook, Closure[]>();
 	readonly #counts = new Map<Rulebook, Map<string, readonly Proposal[]>>();
 
@@ -104,6 +110,7 @@ class Judge {
 		this.#alteration = alteration;
 		this.#closedMatters = listClosedMatters(app);
 		this.#takenOff = listTakenOff(app);
+		this.#waiting = listWaitingByEvent(app);
 		this.#orders = alteration.orders ? new Map() : listAllOrders(app);
 	}
 
@@ -111,13 +118,34 @@ class Judge {
 		if (this.#closedMatters.has(event.matterId)) return [];
 		const book = this.#bookFor(event);
 		const proposals = this.#propose(book, event);
+		const waiting = this.#waiting.get(event.id) ?? [];
 		const effects: Effect[] = [];
 		for (const date of event.dates) {
 			const fresh = proposals.find(({ rule }) => rule === date.rule);
-			if (this.#comesBack(date, fresh) || differs(date, fresh))
+			const waits = waiting.find(({ rule }) => rule === date.rule);
+			const isOther = this.#comesBack(date, fresh) || differs(date, fresh);
+			if (isOther && !this.#isAsked(date, fresh, waits))
 				effects.push(this.#effectOf(event, date, fresh));
+			else if (!isOther && (waits || isLeftForNothing(date, fresh)))
+				effects.push({ ...this.#effectOf(event, date, fresh), settles: true });
 		}
-		return this.#alteration.fresh ? [...effects, ...newOnes(event, proposals)] : effects;
+		if (!this.#alteration.fresh) return effects;
+		return [...effects, ...newOnes(event, proposals), ...noLongerNew(event, proposals, waiting)];
+	}
+
+	/**
+	 * A closure asks nothing again that waits already, or that somebody has left with the same day
+	 * before their eyes.
+	 */
+	#isAsked(
+		date: StandingDate,
+		fresh: Proposal | undefined,
+		waits: WaitingChange | undefined
+	): boolean {
+		if (this.#alteration.fresh) return false;
+		const [gives, time] = [fresh?.date ?? null, fresh?.time ?? null];
+		if (waits) return waits.becomes === gives && waits.becomesTime === time;
+		return date.left && date.gives === gives;
 	}
 
 	#bookFor({ matterId, bookId }: StandingEvent): Rulebook {
@@ -199,7 +227,8 @@ class Judge {
 			title: '',
 			state: date.state,
 			was: date.state === 'vacated' ? null : date.due,
-			fresh
+			fresh,
+			settles: false
 		};
 	}
 }
@@ -214,6 +243,10 @@ const differs = ({ state, due, time }: StandingDate, fresh: Proposal | undefined
 	(state === 'docketed' || state === 'proposed') &&
 	(!fresh || fresh.date !== due || fresh.time !== time);
 
+/** A date that was left where the rule gave another day, which it gives no more. */
+const isLeftForNothing = ({ left, due, moved, state }: StandingDate, fresh: Proposal | undefined) =>
+	left && moved === null && state === 'docketed' && fresh?.date === due;
+
 const newOnes = (event: StandingEvent, proposals: readonly Proposal[]): Effect[] =>
 	proposals
 		.filter(({ rule }) => !event.dates.some((date) => date.rule === rule))
@@ -226,7 +259,33 @@ const newOnes = (event: StandingEvent, proposals: readonly Proposal[]): Effect[]
 			title: capitalize(fresh.title),
 			state: 'new',
 			was: null,
-			fresh
+			fresh,
+			settles: false
+		}));
+
+/** Dates that were to come, wait to be taken, and are set by no rule any more. */
+const noLongerNew = (
+	event: StandingEvent,
+	proposals: readonly Proposal[],
+	waiting: readonly WaitingChange[]
+): Effect[] =>
+	waiting
+		.filter(
+			({ rule }) =>
+				!proposals.some((fresh) => fresh.rule === rule) &&
+				!event.dates.some((date) => date.rule === rule)
+		)
+		.map(({ rule, title }) => ({
+			eventId: event.id,
+			matterId: event.matterId,
+			book: event.bookId,
+			deadlineId: null,
+			rule,
+			title,
+			state: 'new',
+			was: null,
+			fresh: undefined,
+			settles: true
 		}));
 
 const ids = (rows: { id: string }[]) => new Set(rows.map(({ id }) => id));
@@ -254,70 +313,4 @@ function listAllOrders({ db }: Has): Map<string, Order[]> {
 		orders.set(key, [...(orders.get(key) ?? []), row]);
 	}
 	return orders;
-}
-
-export type EffectView = {
-	matterNumber: string;
-	matterTitle: string;
-	title: string;
-	state: Effect['state'];
-	was: PlainDate | null;
-	becomes: PlainDate | null;
-	days: number | null;
-	event: string;
-};
-
-/** The effects on matters the viewer may see, by matter and day. */
-export function formatEffects(app: Has, me: Staff, effects: readonly Effect[]): EffectView[] {
-	type Seen = { text: string; number: string; title: string };
-	const known = new Map<string, Seen | undefined>();
-	const find = (eventId: string) => {
-		if (!known.has(eventId))
-			known.set(
-				eventId,
-				maybeOne<Seen>(
-					app.db,
-					`SELECT e.text, m.number, m.title
-					FROM event e
-					JOIN matter m ON m.id = e.matter_id
-					WHERE e.id = @eventId AND ${visible('m')}`,
-					{ eventId, me: me.id }
-				)
-			);
-		return known.get(eventId);
-	};
-	const views = effects.flatMap(({ eventId, title, state, was, fresh }): EffectView[] => {
-		const event = find(eventId);
-		if (!event) return [];
-		const becomes = fresh?.date ?? null;
-		return [
-			{
-				matterNumber: event.number,
-				matterTitle: event.title,
-				event: event.text,
-				title,
-				state,
-				was,
-				becomes,
-				days: was && becomes ? daysBetween(was, becomes) : null
-			}
-		];
-	});
-	const day = (view: EffectView) => view.becomes ?? view.was ?? '';
-	return views.sort(
-		(a, b) => a.matterNumber.localeCompare(b.matterNumber) || day(a).localeCompare(day(b))
-	);
-}
-
-/** So many are shown before a change; the rest are counted. */
-const SHOWN_EFFECTS = 300;
-
-/** What a change would do, as its preview shows it. */
-export function showEffects(
-	app: Has,
-	me: Staff,
-	effects: readonly Effect[]
-): { effects: EffectView[]; total: number } {
-	const views = formatEffects(app, me, effects);
-	return { effects: views.slice(0, SHOWN_EFFECTS), total: views.length };
 }

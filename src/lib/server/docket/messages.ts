@@ -162,7 +162,7 @@ export const changesWait = (
 	subject: `Dates would change: ${why.split(': ')[0]}`,
 	text: [
 		`${why}.`,
-		'Nothing has moved yet. These wait for a decision:',
+		'Nothing has moved by itself.',
 		matters
 			.slice(0, 200)
 			.map((matter) => `${about(matter, matter.dates)}\n  ${matter.link}`)

@@ -16,7 +16,8 @@ import { all, exists, insert, insertOrIgnore, maybeOne, remove, update } from '#
 import type { MatterRow } from '#server/matters/rows.ts';
 import { bookOnMatter, listOrdersOver, requireBook, shelfOf } from '#server/rulebooks/shelf.ts';
 import { recordChanges } from './changes.ts';
-import { findEffects, showEffects, type Effect } from './effects.ts';
+import { showEffects } from './effect-views.ts';
+import { findEffects, type Effect } from './effects.ts';
 import { requireDocumentOn } from './find.ts';
 import {
 	describeLines,

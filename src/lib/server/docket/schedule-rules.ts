@@ -136,7 +136,8 @@ export function layRuleOrder(
  * Whether a change is what the order itself says, and not one that waited anyway: a date it adds
  * has its authority, one it displaces is among its lines.
  */
-function isOf({ title, lines }: OrderInput, { rule, fresh }: Effect): boolean {
+function isOf({ title, lines }: OrderInput, { rule, fresh, settles }: Effect): boolean {
+	if (settles) return false;
 	if (fresh) return fresh.authority === title || fresh.authority.startsWith(`${title}, `);
 	return lines.some((line) => line.do === 'off' && line.rule === rule);
 }

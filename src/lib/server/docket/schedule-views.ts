@@ -9,7 +9,7 @@ import { all, exists, maybeOne } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { SCHEDULE } from './by-hand.ts';
 import { countedBy, OCCASION } from './counting.ts';
-import { showEffects } from './effects.ts';
+import { showEffects } from './effect-views.ts';
 import { proposeEvent } from './events.ts';
 import type { DeadlineRow } from './rows.ts';
 import { scheduleInput, sortRows, type FixedRow } from './schedule-input.ts';

@@ -26,7 +26,9 @@ type Line = [
 	state: DeadlineRow['state'],
 	due: PlainDate,
 	dueTime: string | null,
-	moved: PlainDate | null
+	moved: PlainDate | null,
+	leftAt: string | null,
+	gives: PlainDate | null
 ];
 export type StandingEvent = Pick<EventRow, 'id' | 'date' | 'time' | 'service' | 'answers'> & {
 	matterId: string;
@@ -43,13 +45,17 @@ export type StandingDate = {
 	time: string | null;
 	/** The day an order or an agreement moved it to. */
 	moved: PlainDate | null;
+	/** Somebody left it where it stands, although the rule `gives` another day, or none. */
+	left: boolean;
+	gives: PlainDate | null;
 };
 
 /** What of each event and date is read, in the order of `Line`. */
 const PLACES = `
 	e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
 	d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time,
-	CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END`;
+	CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END,
+	d.left_at, d.rule_gives`;
 
 /** Every event of the books. */
 const ALL_EVENTS = `
@@ -65,8 +71,8 @@ const STILL_MAY_MOVE = "(d.state IN ('docketed', 'proposed') OR d.computed IS NO
 
 /**
  * Events of which the day alone does not say whether a closed day touches them: those whose dates
- * hang on more than it, those with a date that was moved, and those under an order, whose counts
- * may be any.
+ * hang on more than it, those with a date that was moved or left, those for which a change waits
+ * (it may lead onto the closed day), and those under an order, whose counts may be any.
  */
 const OTHER_EVENTS = `
 	WITH other(id) AS (
@@ -77,6 +83,10 @@ const OTHER_EVENTS = `
 		WHERE w.value ->> 'alone' = 0
 		UNION
 		SELECT event_id FROM deadline WHERE computed IS NOT NULL
+		UNION
+		SELECT event_id FROM date_change WHERE state = 'waits'
+		UNION
+		SELECT event_id FROM deadline WHERE left_at IS NOT NULL
 		UNION
 		SELECT e.id
 		FROM matter_order o
@@ -129,9 +139,10 @@ function* byEvent(lines: Iterable<Line>): Generator<StandingEvent> {
 			if (event) yield event;
 			event = { id, matterId: ofMatter, key, bookId, date, time, service, answers, dates: [] };
 		}
-		const [, , , , , , , , , rule, state, due, dueTime, moved] = line;
+		const [, , , , , , , , , rule, state, due, dueTime, moved, leftAt, gives] = line;
+		const left = leftAt !== null;
 		if (deadlineId !== null)
-			event.dates.push({ id: deadlineId, rule, state, due, time: dueTime, moved });
+			event.dates.push({ id: deadlineId, rule, state, due, time: dueTime, moved, left, gives });
 	}
 	if (event) yield event;
 }

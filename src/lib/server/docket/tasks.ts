@@ -31,8 +31,11 @@ export const datedListTask = task({
 	lane: 'files',
 	seconds: 10,
 	tooMuch: 'This list takes too long to read. Give it in parts.',
-	run: async (list: { data: Uint8Array; zone: string; order: DateOrder }): Promise<DatedList> =>
-		(await import('./dated-list.ts')).parseDatedList(list)
+	run: async (list: {
+		data: Uint8Array;
+		zone: string;
+		order: DateOrder | null;
+	}): Promise<DatedList> => (await import('./dated-list.ts')).parseDatedList(list)
 });
 
 export const readDocket = reading('docket', async () => (await import('./page.ts')).showDocket);

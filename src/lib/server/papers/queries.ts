@@ -106,13 +106,9 @@ export function viewPaper(app: Reader, me: Staff, id: string): PaperView | undef
 	};
 }
 
-/** The open matter whose number of the court, or of others, stands in a text; one or none. */
-export function findMatterOfText(
-	{ db }: Has,
-	me: Staff,
-	text: string
-): { matterId: string; number: string } | undefined {
-	const known = all<{ matterId: string; number: string }>(
+/** The numbers of open matters that one may see: the court's, others', our own. */
+export const listKnownNumbers = ({ db }: Has, me: Staff): { matterId: string; number: string }[] =>
+	all(
 		db,
 		`SELECT m.id AS matterId, f.value AS number
 		FROM matter_fact f
@@ -127,7 +123,14 @@ export function findMatterOfText(
 		SELECT m.id, m.number FROM matter m WHERE m.status <> 'closed' AND ${visible('m')}`,
 		{ me: me.id }
 	);
-	const found = findCaseNumbers(text, known);
+
+/** The open matter whose number of the court, or of others, stands in a text; one or none. */
+export function findMatterOfText(
+	app: Has,
+	me: Staff,
+	text: string
+): { matterId: string; number: string } | undefined {
+	const found = findCaseNumbers(text, listKnownNumbers(app, me));
 	// Two matters may share one court's number: then somebody must say which.
 	const longest = found.filter(({ number }) => number.length === found[0]?.number.length);
 	const matters = new Set(longest.map(({ matterId }) => matterId));

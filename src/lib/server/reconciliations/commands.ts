@@ -1,7 +1,13 @@
 /** The docket compared with the court's own list of entries; what came out is kept as it was. */
 import { z } from 'zod';
 import type { PlainDate } from '#core/dates/plain.ts';
-import { compareEntries, type CourtEntry, type OurEntry } from '#core/docket/court-list.ts';
+import {
+	compareEntries,
+	withoutNumber,
+	type CourtEntry,
+	type OurEntry
+} from '#core/docket/court-list.ts';
+import { knownNumberFinder } from '#core/papers/known-numbers.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
 import { findDateOrder } from '#server/app/department.ts';
@@ -12,7 +18,7 @@ import { insert, maybeOne } from '#server/db/sql.ts';
 import { visible } from '#server/access/visibility.ts';
 import { DATED_LIST_LIMIT } from '#server/docket/dated-list.ts';
 import { datedListTask } from '#server/docket/tasks.ts';
-import { findMatterOfText } from '#server/papers/queries.ts';
+import { listKnownNumbers } from '#server/papers/queries.ts';
 import { listOurs } from './queries.ts';
 import type { ReconciliationEntryRow, ReconciliationRow } from './rows.ts';
 
@@ -27,25 +33,25 @@ const oursOf = ({ id, title, date, time }: OurEntry) => ({
 const NO_THEIRS = { their_title: '', their_date: null, their_time: null, case_number: '' };
 const NO_OURS = { deadline_id: null, our_title: '', our_date: null, our_time: null };
 
-/** The matter of each entry: by its number of the case, or the one that was named. */
+/**
+ * The matter of each entry: by a number of it that we know, in the number of the case or in the
+ * words beside it; or the one that was named, where an entry bears no number.
+ */
 function sortByMatter(
 	ctx: Context,
 	me: Staff,
 	entries: readonly CourtEntry[],
 	named: string | null
 ): Map<string | null, CourtEntry[]> {
-	const byNumber = new Map<string, string | null>();
-	const matterOf = (caseNumber: string): string | null => {
-		if (!caseNumber) return named;
-		const known = byNumber.get(caseNumber);
-		if (known !== undefined) return known;
-		const found = findMatterOfText(ctx, me, caseNumber)?.matterId ?? null;
-		byNumber.set(caseNumber, found);
-		return found;
-	};
+	const findNumber = knownNumberFinder(listKnownNumbers(ctx, me));
 	const sorted = new Map<string | null, CourtEntry[]>();
-	for (const entry of entries) {
-		const matterId = matterOf(entry.caseNumber);
+	for (const read of entries) {
+		const known = findNumber(read.caseNumber) ?? findNumber(read.title);
+		const entry = known && !read.caseNumber ? withoutNumber(read, known.written) : read;
+		const matters = new Set(known?.found.map(({ matterId }) => matterId));
+		// Two matters may share one court's number: then somebody must say which.
+		const found = matters.size === 1 ? [...matters][0]! : null;
+		const matterId = known || read.caseNumber ? found : named;
 		sorted.set(matterId, [...(sorted.get(matterId) ?? []), entry]);
 	}
 	return sorted;
@@ -123,7 +129,7 @@ export const reconcile = preparedCommand({
 			? new Uint8Array(await file.arrayBuffer())
 			: new TextEncoder().encode(input.text);
 		try {
-			const order = findDateOrder(ctx) ?? 'month';
+			const order = findDateOrder(ctx);
 			const list = await ctx.work.run(datedListTask, { data, zone: ctx.clock.zone, order });
 			return { ...list, source: file ? file.name.slice(0, 200) : 'as pasted' };
 		} catch (error) {

@@ -1,6 +1,6 @@
 /** What of ours stands beside a court's list, and the comparisons that were made. */
 import type { PlainDate } from '#core/dates/plain.ts';
-import type { OurEntry } from '#core/docket/court-list.ts';
+import { compareEntries, type OurEntry } from '#core/docket/court-list.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
@@ -59,6 +59,43 @@ const SEEN = `(
 	OR EXISTS (SELECT 1 FROM matter m WHERE m.id = x.matter_id AND ${visible('m')})
 )`;
 
+/** Ours of a line as it stands now. */
+type Now = { dateNow: PlainDate | null; timeNow: string | null; stateNow: string | null };
+
+/** What was docketed after a comparison in the matters where it missed something, by matter. */
+function listEnteredSince(db: Has['db'], id: string): Map<string | null, OurEntry[]> {
+	const rows = all<OurEntry & { matterId: string }>(
+		db,
+		`SELECT DISTINCT
+			n.id, n.matter_id AS matterId, n.title, n.date, coalesce(n.hand_time, n.time) AS time,
+			1 AS isCourts
+		FROM reconciliation r
+		JOIN reconciliation_entry x ON x.reconciliation_id = r.id AND x.state = 'missing here'
+		JOIN deadline n ON n.matter_id = x.matter_id AND n.date = x.their_date
+		WHERE r.id = @id AND n.state = 'docketed' AND n.docketed_at > r.at`,
+		{ id }
+	);
+	const byMatter = new Map<string | null, OurEntry[]>();
+	for (const { matterId, ...entry } of rows)
+		byMatter.set(matterId, [...(byMatter.get(matterId) ?? []), entry]);
+	return byMatter;
+}
+
+/** Whether a line that was not as the court has it is so now, by its day, its time and its name. */
+function isSettled(
+	line: Omit<ReconciliationLine, 'settled'>,
+	{ dateNow, timeNow, stateNow }: Now,
+	entered: readonly OurEntry[]
+): boolean {
+	if (line.state === 'missing there') return stateNow !== null && stateNow !== 'docketed';
+	if (line.theirDate === null) return false;
+	if (line.state === 'differs')
+		return dateNow === line.theirDate && (line.theirTime ?? timeNow) === timeNow;
+	if (line.state !== 'missing here') return false;
+	const { theirTitle: title, theirDate: date, theirTime: time, caseNumber } = line;
+	return compareEntries([{ title, date, time, caseNumber }], entered).agrees.length > 0;
+}
+
 /** A comparison as it was; undefined where it is not there. */
 export function findReconciliation(
 	{ db }: Has,
@@ -75,26 +112,16 @@ export function findReconciliation(
 		{ id }
 	);
 	if (!head) return undefined;
-	type Row = Omit<ReconciliationLine, 'settled'> & { settled: 0 | 1 };
+	type Row = Omit<ReconciliationLine, 'settled'> & Now & { matterId: string | null };
 	const lines = all<Row>(
 		db,
 		`SELECT
-			x.state, y.number AS matterNumber, y.title AS matterTitle, x.deadline_id AS deadlineId,
+			x.state, y.id AS matterId, y.number AS matterNumber, y.title AS matterTitle,
+			x.deadline_id AS deadlineId,
 			x.our_title AS ourTitle, x.our_date AS ourDate, x.our_time AS ourTime,
 			x.their_title AS theirTitle, x.their_date AS theirDate, x.their_time AS theirTime,
 			x.case_number AS caseNumber,
-			coalesce(
-				x.state = 'differs' AND d.date = x.their_date,
-				0
-			) OR coalesce(x.state = 'missing there' AND d.state <> 'docketed', 0)
-			OR (x.state = 'missing here' AND EXISTS (
-				SELECT 1
-				FROM deadline n
-				WHERE n.matter_id = x.matter_id
-					AND n.date = x.their_date
-					AND n.state = 'docketed'
-					AND n.docketed_at > r.at
-			)) AS settled
+			d.date AS dateNow, coalesce(d.hand_time, d.time) AS timeNow, d.state AS stateNow
 		FROM reconciliation_entry x
 		JOIN reconciliation r ON r.id = x.reconciliation_id
 		LEFT JOIN matter y ON y.id = x.matter_id
@@ -103,12 +130,16 @@ export function findReconciliation(
 		ORDER BY x.place`,
 		{ id, me: me.id }
 	);
+	const entered = listEnteredSince(db, id);
 	const { staffId, unread, ...view } = head;
 	return {
 		...view,
 		// What could not be read may speak of anything.
 		unread: staffId === me.id ? unread.split('\n').filter(Boolean) : [],
-		lines: lines.map((line) => ({ ...line, settled: line.settled === 1 }))
+		lines: lines.map(({ dateNow, timeNow, stateNow, matterId, ...line }) => ({
+			...line,
+			settled: isSettled(line, { dateNow, timeNow, stateNow }, entered.get(matterId) ?? [])
+		}))
 	};
 }
 

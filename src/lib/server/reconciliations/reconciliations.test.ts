@@ -5,6 +5,7 @@ import { addDeadline } from '#server/docket/by-hand.ts';
 import { moveEvent } from '#server/docket/move-event.ts';
 import { addReference } from '#server/matters/relations.ts';
 import { restrictMatter } from '#server/matters/members.ts';
+import { setDateOrder } from '#server/staff/department.ts';
 import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { reconcile } from './commands.ts';
 import { findReconciliation, listReconciliations } from './queries.ts';
@@ -13,6 +14,7 @@ let house: TestHouse;
 let matter: { matterId: string; number: string };
 beforeEach(async () => {
 	house = await testHouse();
+	good(setDateOrder(house.as('castellan'), { order: 'month' }));
 	matter = await newMatter(house, { title: 'Pier 9' });
 	good(
 		addReference(house.as('okafor'), {
@@ -60,6 +62,24 @@ describe("a court's list", () => {
 		const [past] = listReconciliations(house, house.staff('castellan'));
 		assert.deepEqual([past?.agrees, past?.open], [1, 4]);
 	});
+	it('is found by any number that others have for a matter, and only by the ones that fit', async () => {
+		hearing('Mediation', '2026-12-17', '09:30');
+		good(
+			addReference(house.as('okafor'), {
+				...{ matterId: matter.matterId, whose: 'insurer', number: 'HM 26-40918' }
+			})
+		);
+		const id = await compare(
+			[
+				'Thu 12/17/2026 9:00 AM HM-26-40918 Mediation',
+				'12/22/2026 HM 26-40919 Motion to compel'
+			].join('\n')
+		);
+		assert.deepEqual(linesOf(id), [
+			'differs | Mediation | 2026-12-17 | Mediation | 2026-12-17',
+			'no matter | HM 26-40919 Motion to compel | 2026-12-22'
+		]);
+	});
 	it('may be plain lines for one matter, and says what it could not read', async () => {
 		hearing('Status conference', '2026-12-08');
 		const id = await compare('Calendar\nDecember 8, 2026 Status Conference\nsee order', {
@@ -96,6 +116,9 @@ describe("a court's list", () => {
 		assert.match((await errors({ text: 'x', number: 'LF-0000-0000' })).number ?? '', /Choose/);
 		const binary = new File([new Uint8Array([0, 1, 2])], 'x.csv');
 		assert.match((await errors({ file: binary })).file ?? '', /no text/);
+		good(setDateOrder(house.as('castellan'), { order: '' }));
+		const unclear = await errors({ text: '12/10/2026 Status conference' });
+		assert.match(unclear.text ?? '', /“12\/10\/2026”: does the day or the month come first/);
 		assert.equal(scalar(house.db, 'SELECT count(*) FROM reconciliation'), 0);
 	});
 });
@@ -118,6 +141,19 @@ describe('a comparison', () => {
 		]);
 		assert.throws(() => house.db.exec("UPDATE reconciliation_entry SET state = 'agrees'"), /stays/);
 		assert.throws(() => house.db.exec('DELETE FROM reconciliation_entry'), /not deleted/);
+	});
+	it('is put right by the time too, and by what is entered under the same name', async () => {
+		hearing('Mediation', '2026-12-17', '09:30');
+		const id = await compare('12/17/2026 9:00 AM Mediation\n12/22/2026 Pretrial conference', {
+			number: matter.number
+		});
+		const settled = () =>
+			findReconciliation(house, house.staff('castellan'), id)!.lines.map((line) => line.settled);
+		assert.deepEqual(settled(), [false, false]);
+		hearing('Deposition of the master', '2026-12-22');
+		assert.deepEqual(settled(), [false, false]);
+		hearing('Pretrial conference', '2026-12-22');
+		assert.deepEqual(settled(), [false, true]);
 	});
 	it('shows nothing of a restricted matter, nor of entries of none, to others', async () => {
 		hearing('Secret conference', '2026-12-08');

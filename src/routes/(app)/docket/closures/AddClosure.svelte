@@ -3,6 +3,7 @@
 	is shown first.
 -->
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -14,7 +15,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural } from '$lib/ui/format.ts';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
-	import type { EffectView } from '#server/docket/effects.ts';
+	import type { EffectView } from '#server/docket/effect-views.ts';
 	type Props = {
 		open: boolean;
 		books: { id: string; title: string }[];
@@ -22,8 +23,11 @@
 		today: string;
 	};
 	let { open = $bindable(), books, court, today }: Props = $props();
-	// svelte-ignore state_referenced_locally
-	let book = $state(court);
+	let book = $state('');
+	// A closure is most often of the court that is looked at.
+	$effect(() => {
+		if (open) book = untrack(() => book) || court;
+	});
 	let also = $state<string[]>([]);
 	let date = $state('');
 	let until = $state('');
@@ -55,7 +59,7 @@
 	});
 	function done(result: Record<string, unknown>) {
 		open = false;
-		date = until = name = '';
+		date = until = name = book = '';
 		also = [];
 		file = undefined;
 		toast(

@@ -11,7 +11,7 @@
 		['differs', 'Differs', 'the court has another day or time'],
 		['missing here', 'Missing here', "on the court's list and not on our docket"],
 		['missing there', "Missing on the court's list", 'on our docket and not on the list'],
-		['no matter', 'Of no matter that you see', 'the number of the case is in none of yours'],
+		['no matter', 'Of no matter that you see', 'no number of an open matter of yours stands in it'],
 		['agrees', 'Agrees', '']
 	] as const;
 	const groups = $derived(
@@ -25,6 +25,15 @@
 	const open = $derived(
 		shown.lines.filter(({ state, settled }) => state !== 'agrees' && !settled).length
 	);
+	const title = $derived(
+		open
+			? `${plural(open, 'entry', 'entries')} to look at`
+			: !shown.lines.length
+				? 'Nothing of this comparison is yours to see'
+				: shown.unread.length
+					? 'What could be read is as the court has it'
+					: 'Everything is as the court has it'
+	);
 	const when = (date: string | null, time: string | null) =>
 		date ? `${formatDay(date, today)}${time ? `, ${time}` : ''}` : '';
 	const docket = (line: ReconciliationLine) => `/matters/${line.matterNumber}/docket`;
@@ -36,9 +45,7 @@
 </script>
 
 <div class="ruled flex-wrap">
-	<h2 class="read text-title font-medium">
-		{open ? `${plural(open, 'entry', 'entries')} to look at` : 'Everything is as the court has it'}
-	</h2>
+	<h2 class="read text-title font-medium">{title}</h2>
 	<span class="sub ml-auto">
 		{shown.source}, compared by {shown.by}
 		{formatInstant(shown.at, page.data.zone, today)}
@@ -97,5 +104,5 @@
 		{/each}
 	</section>
 {:else}
-	<Empty>Nothing of this comparison is yours to see.</Empty>
+	<Empty>Its entries are of matters that you do not see, or of none.</Empty>
 {/each}

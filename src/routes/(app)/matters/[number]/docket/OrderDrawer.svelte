@@ -17,7 +17,7 @@
 	import LeftDraft from '$lib/ui/LeftDraft.svelte';
 	import { untrack } from 'svelte';
 	import { plural } from '$lib/ui/format.ts';
-	import type { EffectView } from '#server/docket/effects.ts';
+	import type { EffectView } from '#server/docket/effect-views.ts';
 	type Choice = { key: string; book: string; text: string; rules: { id: string; title: string }[] };
 	type Props = {
 		open: boolean;

@@ -7,7 +7,7 @@
 	import { toast } from 'svelte-sonner';
 	import { goto } from '$app/navigation';
 	import type { ReadSchedule } from '#core/docket/schedule-text.ts';
-	import type { EffectView } from '#server/docket/effects.ts';
+	import type { EffectView } from '#server/docket/effect-views.ts';
 	import type { RowRemark } from '#server/docket/schedule-views.ts';
 	import Effects from '$lib/docket/Effects.svelte';
 	import SourceField from '$lib/docket/SourceField.svelte';

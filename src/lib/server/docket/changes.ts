@@ -56,26 +56,35 @@ export function recordChanges(
 			continue;
 		}
 		counted.wait++;
-		insert<DateChangeRow>(ctx.db, 'date_change', {
-			id: newId('chg'),
-			matter_id: effect.matterId,
-			event_id: effect.eventId,
-			deadline_id: effect.deadlineId,
-			rule: effect.rule,
-			title: effect.title,
-			cause,
-			why,
-			was: effect.was,
-			becomes: effect.fresh?.date ?? null,
-			becomes_time: effect.fresh?.time ?? null,
-			trace: JSON.stringify(effect.fresh?.trace ?? []),
-			authority: effect.fresh?.authority ?? '',
-			act: effect.fresh?.act ?? 'serve',
-			book_version: typeof version === 'string' ? version : version(effect.book),
-			made_at: ctx.clock.now()
-		});
+		const bookVersion = typeof version === 'string' ? version : version(effect.book);
+		insertWaiting(ctx, effect, { cause, why, bookVersion });
 	}
 	tellOfChanges(ctx, counts, why);
+}
+
+function insertWaiting(
+	ctx: Context,
+	effect: Effect,
+	{ cause, why, bookVersion }: Pick<ChangeReason, 'cause' | 'why'> & { bookVersion: string }
+): void {
+	insert<DateChangeRow>(ctx.db, 'date_change', {
+		id: newId('chg'),
+		matter_id: effect.matterId,
+		event_id: effect.eventId,
+		deadline_id: effect.deadlineId,
+		rule: effect.rule,
+		title: effect.title,
+		cause,
+		why,
+		was: effect.was,
+		becomes: effect.fresh?.date ?? null,
+		becomes_time: effect.fresh?.time ?? null,
+		trace: JSON.stringify(effect.fresh?.trace ?? []),
+		authority: effect.fresh?.authority ?? '',
+		act: effect.fresh?.act ?? 'serve',
+		book_version: bookVersion,
+		made_at: ctx.clock.now()
+	});
 }
 
 /** Of a matter: how many dates wait for a decision, and how many stay after all. */

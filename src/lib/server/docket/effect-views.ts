@@ -59,7 +59,8 @@ export function formatEffects(app: Has, me: Staff, effects: readonly Effect[]): 
 	});
 	const day = (view: EffectView) => view.becomes ?? view.was ?? '';
 	return views.sort(
-		(a, b) => a.matterNumber.localeCompare(b.matterNumber) || day(a).localeCompare(day(b))
+		(one, other) =>
+			one.matterNumber.localeCompare(other.matterNumber) || day(one).localeCompare(day(other))
 	);
 }
 

@@ -1,4 +1,4 @@
-/** What waits for a decision is always what the rule gives now, and is said to come from its cause. */
+/** What waits for a decision is what the rule gives now, and is said to come from its cause. */
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import { maybeOne, scalar } from '#server/db/sql.ts';

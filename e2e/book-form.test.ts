@@ -139,6 +139,25 @@ describe('a book of rules, by form', () => {
 		await clerk.sees('5 days before “answer the pilotage order”');
 	});
 
+	it('is not lost to a file that is no book, and can be saved from where one writes', async () => {
+		await clerk.press('Change “answer the pilotage order”');
+		await clerk.fill('What its day is', 'the day it is docketed');
+		const before = await text();
+		await clerk.give('input[type="file"]', 'package.json');
+		await clerk.page.waitForFunction(
+			() => !document.querySelector('input[name="yaml"]')!.matches('[value*="pilotage"]')
+		);
+		await clerk.press('Back to what stood here before');
+		assert.equal(await text(), before);
+		await clerk.press('Back to the last version');
+		const foot = await clerk.page.$eval(
+			'[data-foot] .btn.go',
+			(save) => save.getBoundingClientRect().bottom
+		);
+		assert.ok(foot < 750, 'Save is above the pen line');
+		await clerk.go('/rulebooks/own.harbor-court');
+	});
+
 	it('is changed in the form, as a further version', async () => {
 		await clerk.press('Change “answer the pilotage order”');
 		await clerk.sees('It holds together');

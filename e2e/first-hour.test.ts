@@ -129,4 +129,44 @@ describe('the first hour on the docket', { timeout: 300_000 }, () => {
 		await clerk.settled();
 		assert.equal(await isOpen(), false);
 	});
+
+	it('what was said of a field goes when the field is mended, and a closure says whom it moves', async () => {
+		await clerk.go('/docket/closures');
+		await clerk.press('Add a closure');
+		await clerk.select('Court', 'Federal courts (civil)');
+		await clerk.fill('Reason', 'Flood of the courthouse');
+		await clerk.fill('Day', '31/31/26');
+		await clerk.press('Add the closure');
+		await clerk.sees('31/31/26 is not a date');
+		await clerk.fill('Day', '12/10/26');
+		await clerk.sees('Thursday 10 December 2026');
+		await clerk.misses('is not a date');
+		const row = await clerk.page.waitForSelector('tr[data-effect]');
+		assert.match(await row!.evaluate((line) => line.textContent!), /10 Dec.*1[1-4] Dec/s);
+		await clerk.page.keyboard.press('Escape');
+	});
+
+	it("a court's list finds any number of a matter, and nobody sees agreement where they see nothing", async () => {
+		await clerk.go('/docket/reconcile');
+		await clerk.paste("The court's list", 'Tue 12/1/2026 10:00 AM HM 26-40918 Motion to strike');
+		await clerk.press('Compare with our docket');
+		await clerk.sees('Everything is as the court has it');
+		await clerk.paste(
+			"The court's list",
+			'Thu 12/17/2026 9:00 AM HM-26-40918 Mediation\nWed 12/1/2026 HM-26-40918 Motion to strike'
+		);
+		await clerk.press('Compare with our docket');
+		await clerk.sees('12/1/2026 is a Tuesday');
+		await clerk.sees('Thu 17 Dec, 09:00 Mediation');
+		assert.equal(
+			await clerk.page.$$eval('[data-group="differs"] .text-spruce', (all) => all.length),
+			0
+		);
+		await clerk.paste("The court's list", '1/15/2027 ZZ 99-0000 Status conference');
+		await clerk.press('Compare with our docket');
+		await clerk.sees('Of no matter that you see: 1');
+		const counsel = await sit(browser, house.origin, 'okafor');
+		await counsel.page.goto(clerk.page.url());
+		await counsel.sees('Nothing of this comparison is yours to see');
+	});
 });

@@ -67,7 +67,9 @@
 	<span class="sub">
 		{looking && !examples.length
 			? 'counting them…'
-			: `${examples.filter(({ agrees }) => agrees).length} of ${examples.length} agree`}
+			: examples.length
+				? `${examples.filter(({ agrees }) => agrees).length} of ${examples.length} agree`
+				: ''}
 	</span>
 </div>
 <ul>

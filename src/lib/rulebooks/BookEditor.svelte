@@ -88,7 +88,10 @@
 				: [...examples].sort((one, other) => far(one) - far(other));
 		return sorted.slice(0, NEAR).sort((one, other) => one.line - other.line);
 	});
+	/** What stood there before another text took its place. */
+	let replaced = $state<string>();
 	function replaceText(next: string) {
+		replaced = replaced === next ? undefined : v.yaml;
 		v.yaml = next;
 		part = -1;
 		readings++;
@@ -159,8 +162,14 @@
 				/></label
 			>
 			{#if changed}
+				<span class="sub">not saved yet</span>
 				<button type="button" class="act" onclick={() => replaceText(yaml)}>
 					{id ? 'Back to the last version' : 'Begin again'}
+				</button>
+			{/if}
+			{#if replaced !== undefined && replaced !== v.yaml}
+				<button type="button" class="act" onclick={() => replaceText(replaced ?? yaml)}>
+					Back to what stood here before
 				</button>
 			{/if}
 			<span class="sub ml-auto" role="status">
@@ -221,32 +230,33 @@
 					onfault={show}
 					onexample={show}
 				/>
-				<TextField
-					label="What changed"
-					error={errors.reason}
-					hint="kept with the version, and said in each affected matter"
-					class="mt-4"
-					name="reason"
-					bind:value={v.reason}
-					autocomplete="off"
-				/>
-				{#if errors.yaml}
-					<p class="fault mt-2" role="alert">
-						{errors.yaml}
-						{#if v.view === 'form' && part !== -1}
-							<button type="button" class="act" onclick={() => (part = -1)}>
-								To the book itself
-							</button>
-						{/if}
-					</p>
-				{/if}
-				<div class="mt-3 flex gap-2">
-					<button
-						class="btn go"
-						disabled={busy || looking || faults.length > 0 || (id !== null && !changed)}
-						>Save {id ? 'this version' : 'the book'}</button
-					>
-					<a class="btn slight" href={id ? `/rulebooks/${id}` : '/rulebooks'}>Cancel</a>
+				<div class="mt-4 border-t border-rule bg-sail py-3 xl:sticky xl:bottom-0" data-foot>
+					<TextField
+						label="What changed"
+						error={errors.reason}
+						hint="kept with the version, and said in each affected matter"
+						name="reason"
+						bind:value={v.reason}
+						autocomplete="off"
+					/>
+					{#if errors.yaml}
+						<p class="fault mt-2" role="alert">
+							{errors.yaml}
+							{#if v.view === 'form' && part !== -1}
+								<button type="button" class="act" onclick={() => (part = -1)}>
+									To the book itself
+								</button>
+							{/if}
+						</p>
+					{/if}
+					<div class="mt-3 flex gap-2">
+						<button
+							class="btn go"
+							disabled={busy || looking || faults.length > 0 || (id !== null && !changed)}
+							>Save {id ? 'this version' : 'the book'}</button
+						>
+						<a class="btn slight" href={id ? `/rulebooks/${id}` : '/rulebooks'}>Cancel</a>
+					</div>
 				</div>
 			</div>
 		</div>

@@ -29,7 +29,6 @@ import { openApplication } from '#server/open.ts';
 import { addPerson } from '#server/people/commands.ts';
 import { addRole } from '#server/people/roles.ts';
 import { shippedBook } from '#server/rulebooks/shelf.ts';
-import { setDateOrder } from '#server/staff/department.ts';
 import { readSettings } from '#server/settings.ts';
 import { sign } from '#server/signing/commands.ts';
 import { finishRound } from '#server/signing/finish.ts';
@@ -45,6 +44,7 @@ import { addPapers } from './papers.ts';
 import { addMarks } from './marks.ts';
 import { initialsOf, makeHouse, PEOPLE, UNITS } from './house.ts';
 import { addRequestsAndTrials } from './more.ts';
+import { addStanding } from './standing.ts';
 import * as words from './words.ts';
 
 const settings = readSettings(process.env);
@@ -93,8 +93,6 @@ function done<T>(result: Result<T>): T {
 	if (!result.ok) throw new Error(`${JSON.stringify(result.errors)} on ${at}`);
 	return result.value;
 }
-
-done(setDateOrder(as('castellan'), { order: 'month' }));
 
 // People and organizations.
 at = addDays(today, -1150);
@@ -555,6 +553,7 @@ await addRequestsAndTrials(scene);
 await addDocketDepth(scene);
 await addPapers(scene);
 addMarks(scene);
+addStanding(scene);
 
 // Old mail has long been read; the last days' waits for the Post room.
 run(db, 'DELETE FROM mail_out WHERE queued_at < @queuedAt', {

@@ -6,6 +6,7 @@ import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import type { Context, Application } from '#server/app/application.ts';
 import type { Result } from '#server/app/errors.ts';
 import { all, scalar } from '#server/db/sql.ts';
+import { endingOf } from './standing.ts';
 import { decideInterest, checkInterest } from '#server/interest/commands.ts';
 import { listMatterChecks } from '#server/interest/queries.ts';
 import { writeNote } from '#server/logbook/commands.ts';
@@ -393,8 +394,7 @@ export async function addRequestsAndTrials(house: House): Promise<void> {
 			other = listStillOpen(house.world, x.id);
 		done(
 			closeMatter(as(x.lawyer), {
-				matterId: x.id,
-				reason: why,
+				...{ matterId: x.id, reason: why, ending: endingOf(house.world, x) },
 				deadlines: Object.fromEntries(other.deadlines.map((deadline) => [deadline.id, 'vacate'])),
 				tasks: Object.fromEntries(other.tasks.map((task) => [task.id, 'done'])),
 				rounds: Object.fromEntries(other.rounds.map((round) => [round.id, 'withdraw']))

@@ -91,7 +91,7 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.sees('held by TW, MQ stands in');
 	});
 
-	it('undoes from the toast what was done by a slip', async () => {
+	it('undoes what was done by a slip, where it is said', async () => {
 		await io.go('/matters?who=all&q=Pier%209');
 		const pier = await io.page.$eval('a[data-row]', (row) => row.getAttribute('href')!);
 		await io.go(`${pier}/docket`);

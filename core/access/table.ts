@@ -67,10 +67,19 @@ const TABLE = {
 	'interest.check': department,
 	'interest.decide': legal,
 	'import.run': ['paralegal', 'legal-operations', 'administrator'],
-	'overview.read': ['counsel', 'legal-operations', 'administrator']
+	'overview.read': ['counsel', 'legal-operations', 'administrator'],
+	'staff.edit': ['docket-clerk', 'legal-operations', 'administrator']
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Action = keyof typeof TABLE;
+
+/** Who may be responsible for a matter. */
+export const isLawyer = (role: Role): boolean => role === 'counsel';
+
+/** What one does for oneself on a matter, without changing it. */
+const OWN: readonly Action[] = ['matter.read', 'time.own', 'sign.own'];
+/** Whether a kind of act changes the matter it is on: who may only read it does not do it. */
+export const changesMatter = (action: Action): boolean => !OWN.includes(action);
 
 /** Whether a role may do a kind of thing at all. */
 export const may = (role: Role, action: Action): boolean =>

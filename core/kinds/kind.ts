@@ -34,6 +34,17 @@ const taskSchema = z.object({
 	days: z.number().int().min(0).max(365)
 });
 
+const wordsSchema = z.string().trim().min(1).max(60);
+/** A quick link; keys of facts in braces are filled from the matter. */
+const linkSchema = z.object({
+	name: z.string().trim().min(1).max(60),
+	url: z
+		.string()
+		.trim()
+		.max(500)
+		.regex(/^https?:\/\//i, 'The address of a link begins with https://.')
+});
+
 const shape = z.object({
 	id: keySchema,
 	name: nameSchema('A kind'),
@@ -54,6 +65,11 @@ const shape = z.object({
 	ladder: z.array(z.number().int().min(-30).max(365)).max(12).default([]),
 	split: z.array(shareSchema).max(12).default([]),
 	tasks: z.array(taskSchema).max(20).default([]),
+	/** Where a matter of the kind may stand, in the department's own words and in their order. */
+	stages: z.array(wordsSchema).max(20).default([]),
+	/** How one may end. */
+	endings: z.array(wordsSchema).max(20).default([]),
+	links: z.array(linkSchema).max(12).default([]),
 	quietDays: z.number().int().min(1, 'Quiet is at least one day.').max(3650),
 	ageDays: z.number().int().min(1, 'The age is at least one day.').max(36500),
 	retentionYears: z.number().int().min(0).max(100)
@@ -64,6 +80,7 @@ export const kindSchema = shape.superRefine((kind, ctx) => {
 	for (const { path, message } of [
 		...findDoubleKeys(kind),
 		...findUnknownKeys(kind),
+		...findDoubleWords(kind),
 		...findSplitFaults(kind)
 	])
 		ctx.addIssue({ code: 'custom', message, path });
@@ -96,15 +113,29 @@ function findDoubleKeys({ facts, groups }: Kind): Issue[] {
 	return issues;
 }
 
+/** A stage, and a way of ending, is there once. */
+const findDoubleWords = ({ stages, endings }: Kind): Issue[] =>
+	(
+		[
+			['stages', stages],
+			['endings', endings]
+		] as const
+	).flatMap(([key, words]) =>
+		findDoubles(words.map((word) => word.toLowerCase())).map((word) => ({
+			path: [key],
+			message: `“${word}” is there twice.`
+		}))
+	);
+
 const findDoubles = (keys: readonly string[]): string[] =>
 	keys.filter((key, i) => keys.indexOf(key) !== i);
 
-/** The keys that a title names in braces. */
-const keysInTitle = (title: string): string[] =>
-	[...title.matchAll(/\{([^}]*)\}/g)].map(([, key = '']) => key);
+/** The keys that a text names in braces. */
+const keysInText = (text: string): string[] =>
+	[...text.matchAll(/\{([^}]*)\}/g)].map(([, key = '']) => key);
 
-/** The caption strip and the title name facts of the kind. */
-function findUnknownKeys({ facts, keyFacts, title }: Kind): Issue[] {
+/** The caption strip, the title and the links name facts of the kind. */
+function findUnknownKeys({ facts, keyFacts, title, links }: Kind): Issue[] {
 	const known = new Set(facts.filter((fact) => !fact.retired).map((fact) => fact.key));
 	return [
 		...keyFacts
@@ -113,12 +144,20 @@ function findUnknownKeys({ facts, keyFacts, title }: Kind): Issue[] {
 				path: ['keyFacts'],
 				message: `The caption strip names ${key}, which is no fact of the kind.`
 			})),
-		...keysInTitle(title)
+		...keysInText(title)
 			.filter((key) => !known.has(key))
 			.map((key) => ({
 				path: ['title'],
 				message: `The title names {${key}}, which is no fact of the kind.`
-			}))
+			})),
+		...links.flatMap(({ name, url }) =>
+			keysInText(url)
+				.filter((key) => !known.has(key))
+				.map((key) => ({
+					path: ['links'],
+					message: `The link “${name}” names {${key}}, which is no fact of the kind.`
+				}))
+		)
 	];
 }
 
@@ -148,10 +187,26 @@ export function findFact(kind: Pick<Kind, 'facts' | 'groups'>, path: string): Fa
  * @param factText what stands in a fact, as people write it; empty where it has nothing
  */
 export function proposeTitle(kind: Kind, factText: (key: string) => string): string {
-	const keys = keysInTitle(kind.title);
+	const keys = keysInText(kind.title);
 	if (keys.length === 0 || keys.some((key) => factText(key) === '')) return '';
 	return kind.title.replace(/\{([^}]*)\}/g, (_, key: string) => factText(key));
 }
+
+/**
+ * The links a kind proposes for a matter, with its facts in their addresses; one that names a fact
+ * which is not there yet is left out.
+ * @param factText what stands in a fact, as people write it; empty where it has nothing
+ */
+export const proposeLinks = (
+	{ links }: Pick<Kind, 'links'>,
+	factText: (key: string) => string
+): { name: string; url: string }[] =>
+	links
+		.filter(({ url }) => keysInText(url).every((key) => factText(key) !== ''))
+		.map(({ name, url }) => ({
+			name,
+			url: url.replace(/\{([^}]*)\}/g, (_, key: string) => encodeURIComponent(factText(key)))
+		}));
 
 /** A key made from a name: "Date of loss" is date-of-loss; made unique among those taken. */
 export function keyFromName(name: string, taken: readonly string[]): string {

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import '../app.css';
 	import { onMount } from 'svelte';
-	import { Toaster } from 'svelte-sonner';
 	import { afterNavigate, beforeNavigate } from '$app/navigation';
 	let { children } = $props();
 	/**
@@ -15,11 +14,3 @@
 </script>
 
 {@render children()}
-<!-- Above everything that is typed or pressed: a toast never lies over a field or its button. -->
-<Toaster
-	position="top-center"
-	duration={6000}
-	offset={{ top: 54 }}
-	mobileOffset={{ top: 54 }}
-	style="font-family: var(--font-ui)"
-/>

@@ -3,7 +3,7 @@
 	applied, or left with a reason.
 -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { plural, formatDay } from '$lib/ui/format.ts';
@@ -14,7 +14,7 @@
 	let chosen = $state(changes.map((c) => c.id));
 	let reason = $state('');
 	let leaving = $state(false);
-	const say = (c: ChangeView) =>
+	const describe = (c: ChangeView) =>
 		c.becomes === null ? 'no rule sets it any more' : c.was === null ? 'new' : '';
 	const days = (c: ChangeView) =>
 		c.was && c.becomes
@@ -26,7 +26,7 @@
 <ActionForm
 	{action}
 	ondone={(d) => {
-		toast(
+		say(
 			leaving
 				? `Left ${plural(Number(d.decided), 'date')} as ${Number(d.decided) === 1 ? 'it is' : 'they are'}.`
 				: `Changed ${plural(Number(d.decided), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`
@@ -69,7 +69,8 @@
 						<td class="whitespace-nowrap">{c.was ? formatDay(c.was, today) : ''}</td><td
 							class="whitespace-nowrap"
 							><b class="font-semibold">{c.becomes ? formatDay(c.becomes, today) : ''}</b>
-							<span class="sub">{say(c)}{c.moved ? 'stays where it was moved to' : ''}</span></td
+							<span class="sub">{describe(c)}{c.moved ? 'stays where it was moved to' : ''}</span
+							></td
 						><td class="num font-semibold text-petrol"
 							>{days(c) === null ? '' : `${days(c)! > 0 ? '+' : '−'}${Math.abs(days(c)!)}`}</td
 						></tr

@@ -5,25 +5,42 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import FactFields from './FactFields.svelte';
+	import NearNames from './NearNames.svelte';
+	import OpeningParties from './OpeningParties.svelte';
+	import OpeningTeam from './OpeningTeam.svelte';
+	import TextArea from '$lib/ui/TextArea.svelte';
+	import { isLawyer, type Role } from '#core/access/table.ts';
 	import type { MatterForms } from './forms.ts';
 	import { draft } from '$lib/ui/draft.svelte.ts';
-	import { opening } from '$lib/matters/opening.svelte.ts';
+	import { opening, type MemberLine, type PartyLine } from '$lib/matters/opening.svelte.ts';
 	import { findPeople } from '$lib/people/find.ts';
 
 	let { forms }: { forms: MatterForms } = $props();
 	const kinds = $derived(forms.kinds.filter(({ active }) => active));
+	/** Whoever opens a matter is its lawyer, where they are one. */
+	function ownLawyer(): string {
+		const staff = page.data.staff as { id: string; role: Role }[];
+		const me = staff.find(({ id }) => id === page.data.me.id);
+		return me && isLawyer(me.role) ? me.id : '';
+	}
 	const empty = {
 		kind: 'litigation',
 		title: '',
 		unitId: '',
-		responsibleId: page.data.me.id as string,
+		responsibleId: ownLawyer(),
+		originatingId: '',
+		teamId: '',
+		members: [] as MemberLine[],
+		parties: [] as PartyLine[],
+		originId: '',
+		description: '',
 		opponentId: '',
 		opponent: '',
 		opponentKind: 'organization',
@@ -39,6 +56,9 @@
 	const v = kept.value;
 	let all = $state(false);
 	const kind = $derived(kinds.find((k) => k.id === v.kind) ?? kinds[0]!);
+	const roles = $derived([
+		...new Set([...kind.roles.map(({ role }) => role), ...forms.otherRoles])
+	]);
 	const isNew = $derived(
 		v.opponentId === 'new' || (v.opponentId === '' && v.opponent.trim() !== '')
 	);
@@ -85,7 +105,7 @@
 		ondone={async (d) => {
 			kept.clear();
 			opening.open = false;
-			toast(`${d.number} is open.`);
+			say(`${d.number} is open.`);
 			await invalidateAll();
 			await goto(`/matters/${d.number}`);
 		}}
@@ -124,14 +144,6 @@
 							>{/each}</SelectField
 					>
 				</div>
-				<SelectField
-					label="Responsible lawyer"
-					error={errors.responsibleId}
-					name="responsibleId"
-					bind:value={v.responsibleId}
-					>{#each page.data.staff as s (s.id)}<option value={s.id}>{s.name}</option
-						>{/each}</SelectField
-				>
 				<Choose
 					label={kind?.opponent ?? 'Opponent'}
 					name="opponentChoice"
@@ -149,7 +161,14 @@
 					name="opponentId"
 					value={v.opponentId === 'new' ? '' : v.opponentId}
 				/><input type="hidden" name="opponentName" value={isNew ? v.opponent : ''} />
-				{#if isNew}<fieldset class="flex gap-4">
+				{#if isNew}<NearNames
+						typed={v.opponent}
+						onchoose={({ value, label }) => {
+							v.opponentId = value;
+							v.opponent = label;
+						}}
+					/>
+					<fieldset class="flex gap-4">
 						<legend class="vh">The new card is of</legend><label
 							><input
 								type="radio"
@@ -162,6 +181,16 @@
 							person</label
 						>
 					</fieldset>{/if}
+				<OpeningParties bind:parties={v.parties} {roles} {errors} />
+				<div class="ruled mt-1"><h2>Who works on it</h2></div>
+				<OpeningTeam
+					{forms}
+					bind:responsibleId={v.responsibleId}
+					bind:originatingId={v.originatingId}
+					bind:teamId={v.teamId}
+					bind:members={v.members}
+					{errors}
+				/>
 				<div class="ruled mt-1">
 					<h2>Now or later</h2>
 					<span class="sub">what is missing stays visible on the sheet</span>
@@ -184,6 +213,23 @@
 						><option>high</option><option>normal</option><option>low</option></SelectField
 					>
 				</div>
+				<SelectField
+					label="Origin"
+					error={errors.originId}
+					hint="where it came from"
+					name="originId"
+					bind:value={v.originId}
+				>
+					<option value="">Not said</option>
+					{#each forms.origins as { id, label } (id)}<option value={id}>{label}</option>{/each}
+				</SelectField>
+				<TextArea
+					label="What it is about"
+					error={errors.description}
+					name="description"
+					rows={3}
+					bind:value={v.description}
+				/>
 				<FactFields
 					{kind}
 					bind:fields={v.facts}
@@ -201,7 +247,12 @@
 					><input type="checkbox" name="restricted" bind:checked={v.restricted} /> Restricted: for anyone
 					not on it, it does not exist</label
 				>
-				<div class="flex items-center gap-3 pt-1">
+				<div
+					class={[
+						'sticky bottom-[-24px] -mx-[22px] flex items-center gap-3',
+						'border-t border-rule bg-white px-[22px] py-3'
+					]}
+				>
 					<button class="btn go" disabled={busy}>{busy ? 'Opening…' : 'Open the matter'}</button
 					><button type="button" class="btn slight" onclick={() => kept.clear()}
 						>Empty the form</button

@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import { untrack, type Component } from 'svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { fetchMatterForms, type MatterForms } from './forms.ts';
 	import { opening } from './opening.svelte.ts';
 
@@ -25,7 +25,7 @@
 		} catch {
 			if (OpenMatter) return; // with the forms it has
 			opening.open = false;
-			toast.error('The form did not come. Try again.');
+			say('The form did not come. Try again.');
 		}
 	}
 </script>

@@ -2,7 +2,17 @@
 import type { StoredKind } from '#server/kinds/queries.ts';
 import type { MatterRulebook } from '#server/matters/sheet.ts';
 
-export type MatterForms = { kinds: StoredKind[]; books: MatterRulebook[] };
+export type MatterForms = {
+	kinds: StoredKind[];
+	books: MatterRulebook[];
+	teams: { id: string; name: string; members: string[] }[];
+	/** Those that are offered. */
+	origins: { id: string; label: string }[];
+	/** What a colleague may be on a matter; other words may be written. */
+	parts: readonly string[];
+	/** Roles of people that fit any kind. */
+	otherRoles: readonly string[];
+};
 
 /** @throws where the server does not answer */
 export async function fetchMatterForms(): Promise<MatterForms> {

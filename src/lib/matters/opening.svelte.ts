@@ -13,6 +13,11 @@ type Start = {
 	requestNumber?: string;
 	priority?: string;
 };
+/** A line of the form: somebody in a role. */
+export type PartyLine = { role: string; personId: string; name: string; kind: string };
+/** A line of the form: a colleague, and what they are on the matter. */
+export type MemberLine = { staffId: string; part: string };
+
 class Opening {
 	open = $state(false);
 	start = $state<Start | null>(null);

@@ -3,7 +3,7 @@
 	import { dayAt } from '#core/dates/zone.ts';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import type { RequestListing, RequestView } from '#server/requests/queries.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -42,7 +42,7 @@
 	});
 	let send = $state('1'),
 		picked = $state<string[]>([]);
-	const say = (r: RequestListing) =>
+	const standing = (r: RequestListing) =>
 		({
 			draft: 'draft',
 			sent: 'sent',
@@ -75,11 +75,11 @@
 				picked = [];
 				if (d.number) {
 					kept.clear();
-					toast(`Sent as ${d.number}.`);
+					say(`Sent as ${d.number}.`);
 					await goto(`/requests/${d.requestId}`);
 				} else {
 					v.requestId = String(d.requestId);
-					toast('The draft is kept. Nobody else sees it.');
+					say('The draft is kept. Nobody else sees it.');
 				}
 			}}
 		>
@@ -183,7 +183,7 @@
 							? 'text-spruce'
 							: r.state === 'turned down'
 								? 'text-madder'
-								: ''}">{say(r)}</span
+								: ''}">{standing(r)}</span
 				><span class="sub w-[88px] text-right"
 					>{formatAway(dayAt(r.lastAt, page.data.zone as string), today)}</span
 				></a

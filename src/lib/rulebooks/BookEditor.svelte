@@ -7,7 +7,7 @@
 	import { tick } from 'svelte';
 	import { parseDocument } from 'yaml';
 	import { goto } from '$app/navigation';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { readBookForm } from '#core/rulebooks/book-form.ts';
 	import { slugOf } from '#core/rulebooks/slug.ts';
 	import { askServer } from '$lib/ui/ask.ts';
@@ -125,7 +125,7 @@
 	before={() => (faults.length ? faults[0]!.message : undefined)}
 	ondone={async (done) => {
 		kept.clear();
-		toast(
+		say(
 			Number(done.affected)
 				? `Saved. ${plural(Number(done.affected), 'date')} in ${plural(Number(done.matters), 'matter')} wait for a decision.`
 				: 'Saved. No date is affected.'

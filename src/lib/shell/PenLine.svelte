@@ -3,13 +3,15 @@
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { formatClock, formatHours } from '#core/format/hours.ts';
 	import type { Hit } from '#server/search/queries.ts';
 	import type { TimerView } from '#server/time/queries.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import { bindKeys } from '$lib/ui/keys.ts';
 	import Mark from '$lib/ui/Mark.svelte';
+	import Said from '$lib/ui/Said.svelte';
+	import { saying } from '$lib/ui/say.svelte.ts';
 	import PenEvent, { type Entry, type Parts } from './PenEvent.svelte';
 	import PenHits from './PenHits.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
@@ -110,7 +112,7 @@
 			await leave();
 			const { message, undo: back, go } = body;
 			last = back ? { message, undo: back } : null;
-			toast(message, {
+			say(message, {
 				...(back ? { action: { label: 'Take back', onClick: () => void undo(back) } } : {}),
 				...(go ? { cancel: { label: 'See', onClick: () => void goto(go) } } : {})
 			});
@@ -119,7 +121,7 @@
 	}
 	async function undo(what: Undo) {
 		const done = await askServer('/api/pen', what, 'DELETE');
-		toast(done.ok ? 'Taken back.' : done.message);
+		say(done.ok ? 'Taken back.' : done.message);
 		if (done.ok) last = null;
 		await invalidateAll();
 	}
@@ -160,7 +162,7 @@
 			body,
 			headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
 		});
-		if (!r.ok) toast('The timer could not be changed.');
+		if (!r.ok) say('The timer could not be changed.');
 		await invalidateAll();
 	}
 	const u = $derived(got?.understood);
@@ -196,15 +198,17 @@
 				class="note"
 				style="color:var(--color-petrol);border-color:var(--color-petrol)">{u.kind}</span
 			>{/if}
+		<Said />
 		<input
 			bind:this={input}
 			bind:value={line}
+			onfocus={() => saying.clear()}
 			oninput={() => {
 				parts = {};
 				void ask();
 			}}
 			onkeydown={key}
-			class="write"
+			class={['write', { aside: saying.said }]}
 			style={u && u.kind !== 'find' && u.kind !== 'empty' && u.kind !== 'event'
 				? `flex: 0 1 ${Math.max(12, line.length) + 1}ch`
 				: ''}
@@ -231,7 +235,7 @@
 		{:else if u?.kind === 'note'}{#if got?.matter}<span class="note">{got.matter.title}</span
 				>{/if}<span class="key">Enter</span>
 		{:else if u?.kind === 'go' || u?.kind === 'open'}<span class="key">Enter</span>
-		{:else if last && !line}<button
+		{:else if last && !line && !saying.said}<button
 				class="act whitespace-nowrap"
 				title={last.message}
 				onclick={() => undo(last!.undo)}>take back</button
@@ -285,6 +289,16 @@
 	}
 	.line:focus-within {
 		box-shadow: inset 0 -2px 0 var(--color-saffron);
+	}
+	/* What was done stands where the line says what may be written. */
+	.write.aside {
+		flex: 0 1 60px;
+	}
+	.write.aside::placeholder {
+		color: transparent;
+	}
+	.line :global(.said:has([data-said])) {
+		flex: 1;
 	}
 	.write::placeholder {
 		font-style: italic;

@@ -2,7 +2,7 @@
 	One row to log time: day, hours, what was done; on a matter or on the department's own work.
 -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import { formatHours } from '#core/format/hours.ts';
@@ -30,7 +30,7 @@
 		v.hours = '';
 		v.narrative = '';
 		// The list may show another week.
-		toast(`${formatHours(Number(minutes))} h logged on ${formatDate(day as PlainDate)}.`);
+		say(`${formatHours(Number(minutes))} h logged on ${formatDate(day as PlainDate)}.`);
 	}}
 >
 	{#snippet children({ errors, busy })}

@@ -6,6 +6,7 @@
 	import KeysHelp from '$lib/shell/KeysHelp.svelte';
 	import Logo from '$lib/shell/Logo.svelte';
 	import Printed from '$lib/shell/Printed.svelte';
+	import Said from '$lib/ui/Said.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
 	import { bindKeys, isDialogOpen, walkLinks } from '$lib/ui/keys.ts';
 	import OpeningDrawer from '$lib/matters/OpeningDrawer.svelte';
@@ -144,7 +145,9 @@
 		</div>
 	</header>
 	<main id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
-	{#if data.can.inside}<PenLine timers={data.timers} />{/if}
+	{#if data.can.inside}<PenLine timers={data.timers} />{:else}<footer class="foot no-print">
+			<Said />
+		</footer>{/if}
 </div>
 <Printed name={data.me.name} />
 <KiteShapes />
@@ -210,6 +213,11 @@
 		bottom: 0;
 		height: 3px;
 		background: var(--color-saffron);
+	}
+	.foot:has([data-said]) {
+		background: var(--color-white);
+		border-top: 2px solid var(--color-ink);
+		padding: 12px 20px;
 	}
 	.sheet {
 		overflow-y: auto;

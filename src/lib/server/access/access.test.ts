@@ -18,6 +18,7 @@ import { countKindUses } from '#server/kinds/queries.ts';
 import { openTransport, sendWaiting } from '#server/mail/send.ts';
 import { listPost } from '#server/mail/queries.ts';
 import { startPostRoom } from '#server/mail/post-room.ts';
+import { saveTeam } from '#server/staff/teams.ts';
 import { addMember } from '#server/matters/members.ts';
 import { editMatter } from '#server/matters/edit.ts';
 import { writeNote } from '#server/logbook/commands.ts';
@@ -53,7 +54,7 @@ import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing
 
 import { PEOPLE } from '../../../../demo/house.ts';
 import { findSessionStaff, signIn, signInDemo, signOut } from './accounts.ts';
-import { ELSEWHERE } from '#server/testing/elsewhere.ts';
+import { ELSEWHERE, isRefusedToReaders } from '#server/testing/elsewhere.ts';
 import { appendAudit, verifyAudit } from './audit.ts';
 
 await importAllCommands();
@@ -235,11 +236,15 @@ describe('a restricted matter', () => {
 		const changeId = first("SELECT id FROM date_change WHERE state = 'waits'");
 		const reference = { matterId: id, whose: 'court', number: '1' };
 		const link = { matterId: id, name: 'x', url: 'court.example' };
+		const members = [{ staffId: 'stf_lindqvist' }];
+		const { teamId } = good(saveTeam(house.as('castellan'), { name: 'Trials', members }));
 		/** Of each command on a matter: one try. */
 		const paperId = good(queueDocument(house.as('okafor'), { documentId })).paper;
 		const tries: Record<string, unknown> = {
 			'edit matter': { matterId: id, fields: { title: 'x' } },
 			'add member': { matterId: id, staffId: 'stf_wardle' },
+			'add team': { matterId: id, teamId },
+			'set stage': { matterId: id, stage: 'Discovery' },
 			'remove member': { matterId: id, staffId: 'stf_wardle' },
 			'restrict matter': { matterId: id, restricted: false },
 			'take back note': { noteId: logId },
@@ -407,6 +412,10 @@ describe('a restricted matter', () => {
 				house.db.exec('ROLLBACK');
 			}
 		};
+		const put = (login: string, set: Pick<MatterMemberRow, 'role' | 'access'>) =>
+			insert<MatterMemberRow>(house.db, 'matter_member', {
+				...{ matter_id: id, staff_id: `stf_${login}`, part: '', ...set }
+			});
 		let walked = 0;
 		for (const { login, role: roleName } of PEOPLE) {
 			const mayDo = (name: string) => {
@@ -428,16 +437,18 @@ describe('a restricted matter', () => {
 				assert.equal(refused, !mayDo(name), `${name} by ${login}`);
 			}
 			if (login === 'okafor') continue;
+			for (const [name, input] of Object.entries(tries)) {
+				const result = await attempt(login, name, input, () =>
+					put(login, { role: 'member', access: 'read' })
+				);
+				if (!mayDo(name) || !isRefusedToReaders(name)) continue;
+				assert.match(JSON.stringify(result), /on this matter to read it/, `${name} by ${login}`);
+			}
 			for (const restricted of [0, 1] as const)
 				for (const member of [false, true]) {
 					const prepare = () => {
 						update<MatterRow>(house.db, 'matter', { id }, { restricted });
-						if (member)
-							insert<MatterMemberRow>(house.db, 'matter_member', {
-								matter_id: id,
-								staff_id: `stf_${login}`,
-								role: 'owner'
-							});
+						if (member) put(login, { role: 'owner', access: 'change' });
 					};
 					for (const [name, input] of Object.entries({ ...tries, ...named })) {
 						const result = await attempt(login, name, input, prepare);

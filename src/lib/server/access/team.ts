@@ -12,18 +12,31 @@ export type TeamMember = {
 	 * member.
 	 */
 	role: 'responsible' | 'owner' | 'member';
+	/** In the trade's words; empty where nothing was said. */
+	part: string;
+	access: 'change' | 'read';
 };
 
 /** Everyone on a matter, by name. */
 export const listTeam = (db: Db, matterId: string): TeamMember[] =>
 	all<TeamMember>(
 		db,
-		`SELECT s.id, s.name, s.initials, s.email, t.role
+		`SELECT s.id, s.name, s.initials, s.email, t.role, t.part, t.access
 		FROM matter_team t
 		JOIN staff s ON s.id = t.staff_id
 		WHERE t.matter_id = @matterId
 		ORDER BY s.name`,
 		{ matterId }
+	);
+
+/** Whether someone is on a matter to read it only. */
+export const mayOnlyRead = (db: Db, matterId: string, staffId: string): boolean =>
+	exists(
+		db,
+		`SELECT 1
+		FROM matter_team
+		WHERE matter_id = @matterId AND staff_id = @staffId AND access = 'read'`,
+		{ matterId, staffId }
 	);
 
 /** Whether someone is on a matter. */

@@ -4,9 +4,9 @@
  * logbook are the matter's own, the others are told.
  */
 import type { z } from 'zod';
-import type { Action } from '#core/access/table.ts';
+import { changesMatter, type Action } from '#core/access/table.ts';
 import { lastChangeBy } from '../access/audit.ts';
-import { listTeam } from '../access/team.ts';
+import { listTeam, mayOnlyRead } from '../access/team.ts';
 import { requireMatter } from '../access/visibility.ts';
 import { queueMail, type Message } from '../mail/queue.ts';
 import type { MatterRow } from '../matters/rows.ts';
@@ -37,6 +37,8 @@ type MatterHead<Schema extends z.ZodType, Found extends OnMatter> = {
 	find(ctx: Context, input: z.output<Schema>): Found;
 	/** A closed matter refuses, unless the command is for closed ones too. */
 	onClosed?: 'allowed';
+	/** Who may only read the matter is refused, unless what they do concerns themselves. */
+	forReaders?(found: Found, input: z.output<Schema>, me: Staff): boolean;
 	/** The version of what is changed, where its form carries one, and how the two would differ. */
 	version?: {
 		of(found: Found): number;
@@ -106,8 +108,22 @@ function findFor<Schema extends z.ZodType, Found extends OnMatter>(
 	const found = spec.find(ctx, input);
 	if (found.matter.status === 'closed' && spec.onClosed !== 'allowed')
 		throw new Refused('The matter is closed: reopen it first.');
+	refuseReader(spec, ctx, found, input);
 	if (spec.version) refuseOldVersion(spec.version, ctx, found, input);
 	return found;
+}
+
+function refuseReader<Schema extends z.ZodType, Found extends OnMatter>(
+	spec: MatterHead<Schema, Found>,
+	ctx: Context,
+	found: Found,
+	input: z.output<Schema>
+): void {
+	if (!changesMatter(spec.action) || !('staff' in ctx.actor)) return;
+	const me = ctx.actor.staff;
+	if (!mayOnlyRead(ctx.db, found.matter.id, me.id)) return;
+	if (spec.forReaders?.(found, input, me)) return;
+	throw new Refused('You are on this matter to read it. Ask its lawyer to change it.');
 }
 
 function refuseOldVersion<Input, Found extends OnMatter>(

@@ -416,8 +416,7 @@ describe('calendars', () => {
 			);
 		good(
 			closeMatter(house.as('okafor'), {
-				matterId,
-				reason: 'Settled',
+				...{ matterId, ending: 'Settled', reason: 'Settled' },
 				deadlines: choose('SELECT id FROM deadline WHERE matter_id = @matterId', 'vacate'),
 				tasks: choose("SELECT id FROM task WHERE matter_id = @matterId AND state = 'open'", 'drop')
 			})

@@ -226,7 +226,7 @@ describe('the docket', () => {
 		const item = one<{ id: string }>(house.db, 'SELECT id FROM event');
 		run(
 			house.db,
-			`INSERT INTO matter_member
+			`INSERT INTO matter_member (matter_id, staff_id, role)
 			VALUES (@matterId, 'stf_wardle', 'member'), (@matterId, 'stf_castellan', 'member')`,
 			{ matterId }
 		);

@@ -15,7 +15,7 @@ import { all } from '#server/db/sql.ts';
 import type { Order, Shelf } from '#server/rulebooks/shelf.ts';
 import { listClosuresFor } from './counting.ts';
 import type { ClosureRow, DeadlineRow, MatterOrderRow } from './rows.ts';
-import { listWaitingByEvent, type WaitingChange } from './waiting.ts';
+import { listLeft, listWaitingByEvent, type WaitingChange } from './waiting.ts';
 import { iterateEvents, type StandingDate, type StandingEvent } from './standing-events.ts';
 
 type Has = Pick<Application, 'db'>;
@@ -102,6 +102,8 @@ class Judge {
 	readonly #takenOff: ReadonlySet<string>;
 	readonly #orders: ReadonlyMap<string, Order[]>;
 	readonly #waiting: ReadonlyMap<string, readonly WaitingChange[]>;
+	/** What the rule gives for each date that was left where it stands. */
+	readonly #left: ReadonlyMap<string, PlainDate | null>;
 	readonly #closures = new Map<Rulebook, Closure[]>();
 	readonly #counts = new Map<Rulebook, Map<string, readonly Proposal[]>>();
 
@@ -111,6 +113,7 @@ class Judge {
 		this.#closedMatters = listClosedMatters(app);
 		this.#takenOff = listTakenOff(app);
 		this.#waiting = listWaitingByEvent(app);
+		this.#left = listLeft(app);
 		this.#orders = alteration.orders ? new Map() : listAllOrders(app);
 	}
 
@@ -126,7 +129,7 @@ class Judge {
 			const isOther = this.#comesBack(date, fresh) || differs(date, fresh);
 			if (isOther && !this.#isAsked(date, fresh, waits))
 				effects.push(this.#effectOf(event, date, fresh));
-			else if (!isOther && (waits || isLeftForNothing(date, fresh)))
+			else if (!isOther && (waits || this.#isLeftForNothing(date, fresh)))
 				effects.push({ ...this.#effectOf(event, date, fresh), settles: true });
 		}
 		if (!this.#alteration.fresh) return effects;
@@ -145,7 +148,12 @@ class Judge {
 		if (this.#alteration.fresh) return false;
 		const [gives, time] = [fresh?.date ?? null, fresh?.time ?? null];
 		if (waits) return waits.becomes === gives && waits.becomesTime === time;
-		return date.left && date.gives === gives;
+		return this.#left.get(date.id) === gives && this.#left.has(date.id);
+	}
+
+	/** A date that was left where the rule gave another day, which it gives no more. */
+	#isLeftForNothing({ id, due, moved, state }: StandingDate, fresh: Proposal | undefined): boolean {
+		return this.#left.has(id) && moved === null && state === 'docketed' && fresh?.date === due;
 	}
 
 	#bookFor({ matterId, bookId }: StandingEvent): Rulebook {
@@ -242,10 +250,6 @@ function movedOf({ dates }: StandingEvent): ReadonlyMap<string, PlainDate> {
 const differs = ({ state, due, time }: StandingDate, fresh: Proposal | undefined): boolean =>
 	(state === 'docketed' || state === 'proposed') &&
 	(!fresh || fresh.date !== due || fresh.time !== time);
-
-/** A date that was left where the rule gave another day, which it gives no more. */
-const isLeftForNothing = ({ left, due, moved, state }: StandingDate, fresh: Proposal | undefined) =>
-	left && moved === null && state === 'docketed' && fresh?.date === due;
 
 const newOnes = (event: StandingEvent, proposals: readonly Proposal[]): Effect[] =>
 	proposals

@@ -239,7 +239,15 @@ describe('a hearing', () => {
 		const tasks = Object.fromEntries(
 			all<{ id: string }>(house.db, 'SELECT id FROM task').map(({ id }) => [id, 'drop'])
 		);
-		good(closeMatter(house.as('okafor'), { matterId, reason: 'Settled', deadlines, tasks }));
+		good(
+			closeMatter(house.as('okafor'), {
+				ending: 'Settled',
+				matterId,
+				reason: 'Settled',
+				deadlines,
+				tasks
+			})
+		);
 		assert.equal(hearing().result, 'off');
 		good(reopenMatter(house.as('okafor'), { matterId, reason: 'It was not' }));
 		const { state, result } = hearing();

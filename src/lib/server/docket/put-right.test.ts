@@ -124,6 +124,7 @@ describe('a matter that is reopened', () => {
 			Object.fromEntries(all<{ id: string }>(house.db, sql).map(({ id }) => [id, choice]));
 		good(
 			closeMatter(okafor(), {
+				ending: 'Settled',
 				...{ matterId, reason: 'settled' },
 				deadlines: choose("SELECT id FROM deadline WHERE state = 'docketed'", 'vacate'),
 				tasks: choose("SELECT id FROM task WHERE state = 'open'", 'drop')

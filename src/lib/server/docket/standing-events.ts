@@ -26,9 +26,7 @@ type Line = [
 	state: DeadlineRow['state'],
 	due: PlainDate,
 	dueTime: string | null,
-	moved: PlainDate | null,
-	leftAt: string | null,
-	gives: PlainDate | null
+	moved: PlainDate | null
 ];
 export type StandingEvent = Pick<EventRow, 'id' | 'date' | 'time' | 'service' | 'answers'> & {
 	matterId: string;
@@ -45,17 +43,13 @@ export type StandingDate = {
 	time: string | null;
 	/** The day an order or an agreement moved it to. */
 	moved: PlainDate | null;
-	/** Somebody left it where it stands, although the rule `gives` another day, or none. */
-	left: boolean;
-	gives: PlainDate | null;
 };
 
 /** What of each event and date is read, in the order of `Line`. */
 const PLACES = `
 	e.id, e.matter_id, e.event_key, e.book, e.date, e.time, e.service, e.answers,
 	d.id, d.rule, d.state, coalesce(d.computed, d.date), d.time,
-	CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END,
-	d.left_at, d.rule_gives`;
+	CASE WHEN d.computed IS NOT NULL AND d.state <> 'vacated' THEN d.date END`;
 
 /** Every event of the books. */
 const ALL_EVENTS = `
@@ -86,7 +80,7 @@ const OTHER_EVENTS = `
 		UNION
 		SELECT event_id FROM date_change WHERE state = 'waits'
 		UNION
-		SELECT event_id FROM deadline WHERE left_at IS NOT NULL
+		SELECT event_id FROM deadline WHERE left_by IS NOT NULL
 		UNION
 		SELECT e.id
 		FROM matter_order o
@@ -139,10 +133,9 @@ function* byEvent(lines: Iterable<Line>): Generator<StandingEvent> {
 			if (event) yield event;
 			event = { id, matterId: ofMatter, key, bookId, date, time, service, answers, dates: [] };
 		}
-		const [, , , , , , , , , rule, state, due, dueTime, moved, leftAt, gives] = line;
-		const left = leftAt !== null;
+		const [, , , , , , , , , rule, state, due, dueTime, moved] = line;
 		if (deadlineId !== null)
-			event.dates.push({ id: deadlineId, rule, state, due, time: dueTime, moved, left, gives });
+			event.dates.push({ id: deadlineId, rule, state, due, time: dueTime, moved });
 	}
 	if (event) yield event;
 }

@@ -27,3 +27,12 @@ export function listWaitingByEvent({
 		byEvent.set(change.eventId, [...(byEvent.get(change.eventId) ?? []), change]);
 	return byEvent;
 }
+
+/** The dates that somebody left where they stand, with what the rule gave then; null where none. */
+export function listLeft({ db }: Pick<Application, 'db'>): ReadonlyMap<string, PlainDate | null> {
+	const left = all<{ id: string; gives: PlainDate | null }>(
+		db,
+		'SELECT id, rule_gives AS gives FROM deadline WHERE left_by IS NOT NULL'
+	);
+	return new Map(left.map(({ id, gives }) => [id, gives]));
+}

@@ -61,7 +61,7 @@ export const findLawyer = (db: Db, words: string): string | undefined =>
 		`SELECT id
 		FROM staff
 		WHERE active = 1
-			AND role <> 'business-partner'
+			AND role = 'counsel'
 			AND (login = lower(@words) OR lower(name) = lower(@words) OR lower(email) = lower(@words))`,
 		{ words }
 	)?.id;

@@ -4,7 +4,7 @@ import { formatDay } from '#core/format/dates.ts';
 import { plural } from '#core/format/words.ts';
 import type { DerivedKey } from '#core/kinds/kind.ts';
 import { DERIVED_KEYS } from '#core/kinds/kind.ts';
-import { listTeam, type TeamMember } from '#server/access/team.ts';
+import { listTeam, mayOnlyRead, type TeamMember } from '#server/access/team.ts';
 import { findMatter } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, exists, maybeOne, one } from '#server/db/sql.ts';
@@ -69,6 +69,13 @@ export type Caption = Derived & {
 	mayStaff: boolean;
 	/** What a matter of its kind should still have. */
 	missing: string[];
+	/** Not where the viewer is on it to read it only. */
+	mayChange: boolean;
+	stage: string;
+	stageFrom: PlainDate | null;
+	ending: string;
+	origin: string;
+	description: string;
 	litigated: boolean;
 };
 
@@ -100,6 +107,7 @@ export function findCaption(app: Application, me: Staff, number: string): Captio
 			owner: member.role === 'owner'
 		})),
 		mayStaff: mayStaff(app, me, matter),
+		mayChange: !mayOnlyRead(app.db, matter.id, me.id),
 		missing: closed ? [] : listMissingFacts(kind, facts, listRoleNames(app, matter.id)),
 		litigated: kind.facts.some((fact) => fact.key === 'court' && !fact.retired)
 	};
@@ -122,21 +130,32 @@ const ownFields = (matter: MatterRow) => ({
 	version: matter.version,
 	responsibleId: matter.responsible_id,
 	unitId: matter.unit_id,
-	standInId: matter.stand_in_id
+	standInId: matter.stand_in_id,
+	stage: matter.stage,
+	stageFrom: matter.stage_from,
+	ending: matter.ending,
+	description: matter.description
 });
 
 const findNames = ({ db }: Application, { id }: MatterRow) =>
-	one<Pick<Caption, 'responsible' | 'responsibleName' | 'standInName' | 'originating' | 'unit'>>(
+	one<
+		Pick<
+			Caption,
+			'responsible' | 'responsibleName' | 'standInName' | 'originating' | 'origin' | 'unit'
+		>
+	>(
 		db,
 		`SELECT
 			s.initials AS responsible, s.name AS responsibleName, i.name AS standInName,
 			o.name AS originating,
+			coalesce(g.label, '') AS origin,
 			u.name AS unit
 		FROM matter m
 		JOIN staff s ON s.id = m.responsible_id
 		JOIN staff o ON o.id = m.originating_id
 		JOIN business_unit u ON u.id = m.unit_id
 		LEFT JOIN staff i ON i.id = m.stand_in_id
+		LEFT JOIN origin g ON g.id = m.origin_id
 		WHERE m.id = @id`,
 		{ id }
 	);

@@ -19,6 +19,7 @@ const add = (date: string, what: 'deadline' | 'hearing' = 'deadline') =>
 function close(deadlines: Record<string, string>) {
 	const { tasks } = listStillOpen(house, matterId);
 	return closeMatter(house.as('okafor'), {
+		ending: 'Settled',
 		matterId,
 		reason: 'Settled',
 		deadlines,

@@ -25,6 +25,12 @@ const staffName = (column: string) => `(SELECT s.name FROM staff s WHERE s.id = 
 
 /** High before normal before low. */
 const PRIORITY_ORDER = "CASE m.priority WHEN 'high' THEN 0 WHEN 'normal' THEN 1 ELSE 2 END";
+/** Stages stand in the order of their kind. */
+const STAGE_ORDER = `(
+	SELECT k.position * 100 + e.key
+	FROM kind k, json_each(k.body, '$.stages') e
+	WHERE k.id = m.kind AND e.value = m.stage
+)`;
 export const AGE_SQL = derived('age_days');
 /** The instant of the last entry of the logbook; its day is of the department's zone. */
 export const ACTIVITY_SQL = derived('last_activity');
@@ -58,6 +64,20 @@ const DERIVED: Readonly<Record<string, Column>> = {
 		type: 'text',
 		sql: staffName('responsible_id'),
 		listed: 's.name',
+		group: true
+	},
+	stage: {
+		name: 'Stage',
+		type: 'text',
+		sql: "nullif(m.stage, '')",
+		order: STAGE_ORDER,
+		group: true
+	},
+	ending: { name: 'How it ended', type: 'text', sql: "nullif(m.ending, '')", group: true },
+	origin: {
+		name: 'Origin',
+		type: 'text',
+		sql: '(SELECT g.label FROM origin g WHERE g.id = m.origin_id)',
 		group: true
 	},
 	originating: { name: 'Opened by', type: 'text', sql: staffName('originating_id'), group: true },

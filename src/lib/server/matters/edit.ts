@@ -13,14 +13,16 @@ import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
 import { exists, insert, insertOrIgnore, remove, update } from '#server/db/sql.ts';
 import { findKind, requireKind } from '#server/kinds/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
-import { findColleague, type Colleague } from '#server/staff/queries.ts';
+import { findColleague, findLawyer, type Colleague } from '#server/staff/queries.ts';
 import { findUnit } from '#server/units/queries.ts';
 import type { Fields } from './facts.ts';
 import { mayStaff } from './may-staff.ts';
+import { findOrigin } from './origins.ts';
 import { matterHandedOver } from './messages.ts';
 import type { MatterCautionRow, MatterMemberRow, MatterRow } from './rows.ts';
 import {
 	fieldName,
+	DESCRIPTION_LIMIT,
 	FIELD_LABELS,
 	findCautions,
 	formatField,
@@ -145,6 +147,30 @@ const COLUMNS: Readonly<Record<ColumnField, Column>> = {
 			set(edit, { unit_id: unit });
 		}
 	},
+	originating: {
+		now: ({ originating_id }) => originating_id,
+		write(edit, staffId) {
+			if (!findColleague(edit.ctx, staffId))
+				throw new Refused('Choose a colleague of the department.', 'originating');
+			set(edit, { originating_id: staffId });
+		}
+	},
+	origin: {
+		now: ({ origin_id }) => origin_id ?? '',
+		write(edit, value) {
+			const origin = value ? findOrigin(edit.ctx, value) : undefined;
+			if (value && !origin) throw new Refused('Choose where it came from.', 'origin');
+			set(edit, { origin_id: origin?.id ?? null });
+		}
+	},
+	description: {
+		now: ({ description }) => description,
+		write(edit, description) {
+			if (description.length > DESCRIPTION_LIMIT)
+				throw new Refused('The description is longer than 20,000 characters.', 'description');
+			set(edit, { description });
+		}
+	},
 	rulebook: { now: ({ rulebook }) => rulebook ?? '', write: writeRulebook },
 	responsible: { now: ({ responsible_id }) => responsible_id, write: handOver }
 };
@@ -197,13 +223,15 @@ function handOver(edit: Edit, staffId: string): void {
 			'Only the responsible lawyer, an owner or an administrator hands the matter over.',
 			'responsible'
 		);
-	const lawyer = findColleague(ctx, staffId);
-	if (!lawyer) throw new Refused('Choose the responsible lawyer.', 'responsible');
+	const lawyer = findLawyer(ctx, staffId);
+	if (!lawyer) throw new Refused('Choose a lawyer of the department.', 'responsible');
 	set(edit, { responsible_id: lawyer.id });
 	insertOrIgnore<MatterMemberRow>(ctx.db, 'matter_member', {
 		matter_id: matter.id,
 		staff_id: matter.responsible_id,
-		role: 'member'
+		role: 'member',
+		part: '',
+		access: 'change'
 	});
 	remove<MatterMemberRow>(ctx.db, 'matter_member', {
 		matter_id: matter.id,

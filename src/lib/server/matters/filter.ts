@@ -15,6 +15,9 @@ export type MatterFilter = {
 	lawyer?: string;
 	status?: string;
 	priority?: string;
+	stage?: string;
+	ending?: string;
+	origin?: string;
 	q?: string;
 	closed?: boolean;
 	quiet?: boolean;
@@ -38,6 +41,9 @@ const TEXT_FIELDS = [
 	'lawyer',
 	'status',
 	'priority',
+	'stage',
+	'ending',
+	'origin',
 	'q',
 	'opened',
 	'closedIn',
@@ -97,7 +103,10 @@ const COLUMNS = {
 	unit: 'm.unit_id',
 	lawyer: 'm.responsible_id',
 	status: 'm.status',
-	priority: 'm.priority'
+	priority: 'm.priority',
+	stage: 'm.stage',
+	ending: 'm.ending',
+	origin: 'm.origin_id'
 } as const;
 const MONTH = /^\d{4}-\d\d$/;
 
@@ -133,8 +142,15 @@ export function filterSql(
 }
 
 /** Closed matters are shown where the filter asks for something that closed ones have too. */
-const showsClosed = ({ closed, status, closedIn, retained, opened }: MatterFilter): boolean =>
-	Boolean(closed || status === 'closed' || closedIn || retained || opened);
+const showsClosed = ({
+	closed,
+	status,
+	closedIn,
+	retained,
+	opened,
+	ending
+}: MatterFilter): boolean =>
+	Boolean(closed || status === 'closed' || closedIn || retained || opened || ending);
 
 function ageSql(from: number): string {
 	const to = AGES.find((end) => end > from);

@@ -35,7 +35,7 @@ import { listStillOpen } from './still-open.ts';
 
 import { makeFigures } from '#server/reports/figures.ts';
 import { addTask, finishTask } from '#server/tasks/commands.ts';
-import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { bad, ended, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { logTime } from '#server/time/commands.ts';
 
 import { listFacts, viewFacts } from './facts.ts';
@@ -677,14 +677,14 @@ describe('closing and reopening', () => {
 	it('is refused until everything open is settled, and closes nothing halfway', async () => {
 		const item = await setup();
 		assert.match(
-			bad(closeMatter(house.as('okafor'), { matterId: item.matterId, reason: 'Settled' }))['']!,
+			bad(closeMatter(house.as('okafor'), { ...ended(item), reason: 'Settled' }))['']!,
 			/Not settled yet: \d+ dates?, 1 task/
 		);
 		assert.match(
 			Object.values(
 				bad(
 					closeMatter(house.as('okafor'), {
-						matterId: item.matterId,
+						...ended(item),
 						reason: 'Settled',
 						deadlines: Object.fromEntries(
 							item.open.deadlines.map((deadline) => [deadline.id, 'vacate'])
@@ -709,7 +709,7 @@ describe('closing and reopening', () => {
 		);
 		good(
 			closeMatter(house.as('okafor'), {
-				matterId: item.matterId,
+				...ended(item),
 				reason: 'Settled',
 				deadlines: Object.fromEntries(
 					item.open.deadlines.map((deadline) => [deadline.id, 'vacate'])
@@ -747,10 +747,10 @@ describe('closing and reopening', () => {
 			/closed/
 		);
 		assert.match(
-			bad(closeMatter(house.as('okafor'), { matterId: item.matterId, reason: 'again' }))['']!,
+			bad(closeMatter(house.as('okafor'), { ...ended(item), reason: 'again' }))['']!,
 			/reopen it first/
 		);
-		assert.match(words(item.matterId), /Closed: Settled\nSettled: .*vacated/);
+		assert.match(words(item.matterId), /Closed, settled: Settled\nSettled: .*vacated/);
 		good(reopenMatter(house.as('okafor'), { matterId: item.matterId, reason: 'Appeal' }));
 		assert.deepEqual(
 			listDeadlines(house, io(), {}).rows.map((row) => [row.id, row.state, row.date]),
@@ -771,7 +771,7 @@ describe('closing and reopening', () => {
 			other = await newMatter(house, { title: 'Appeal' });
 		good(
 			closeMatter(house.as('okafor'), {
-				matterId: item.matterId,
+				...ended(item),
 				reason: 'Done',
 				deadlines: Object.fromEntries(
 					item.open.deadlines.map((deadline) => [deadline.id, 'vacate'])

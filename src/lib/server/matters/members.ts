@@ -4,10 +4,11 @@ import { plural } from '#core/format/words.ts';
 import { isOnTeam } from '#server/access/team.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
-import { flag, id, maybeId } from '#server/app/fields.ts';
+import { flag, id, maybeId, maybeText } from '#server/app/fields.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
 import { insert, maybeOne, remove, scalar, update } from '#server/db/sql.ts';
 import { findColleague, findPersonOfStaff } from '#server/staff/queries.ts';
+import { findTeam, listTeamMembers, PART_LIMIT } from '#server/staff/teams.ts';
 import { mayStaff } from './may-staff.ts';
 import type { MatterMemberRow, MatterRow } from './rows.ts';
 
@@ -19,34 +20,112 @@ function refuseUnlessStaffing(ctx: Context, me: Staff, matter: MatterRow): void 
 		);
 }
 
-/** Adds a colleague, or changes whether they are an owner. */
+const memberInput = z.object({
+	matterId: id('a matter'),
+	staffId: id('a colleague'),
+	owner: flag,
+	part: maybeText('What they are on it', PART_LIMIT),
+	access: z.enum(['change', 'read']).nullish()
+});
+
+/** Adds a colleague, or changes what they are on the matter and what they may do. */
 export const addMember = matterCommand({
 	name: 'add member',
 	action: 'matter.edit',
-	input: z.object({ matterId: id('a matter'), staffId: id('a colleague'), owner: flag }),
+	input: memberInput,
 	find: byMatterId,
 	onClosed: 'allowed',
-	run({ ctx, me, matter, input: { staffId, owner }, record }) {
+	run({ ctx, me, matter, input: { staffId, owner, part, access }, record }) {
 		refuseUnlessStaffing(ctx, me, matter);
 		const colleague = findColleague(ctx, staffId);
 		if (!colleague) throw new Refused('Choose a colleague of the department.', 'staffId');
 		const { name } = colleague;
 		if (staffId === matter.responsible_id)
 			throw new Refused(`${name} is the responsible lawyer.`, 'staffId');
-		const role = owner ? 'owner' : 'member';
-		const key = { matter_id: matter.id, staff_id: staffId };
-		const before = maybeOne<MatterMemberRow>(
-			ctx.db,
-			'SELECT * FROM matter_member WHERE matter_id = @matter_id AND staff_id = @staff_id',
-			key
+		if (owner && access === 'read')
+			throw new Refused('Who says who is on the matter may also change it.', 'access');
+		const set = {
+			role: owner ? ('owner' as const) : ('member' as const),
+			part,
+			access: access ?? 'change'
+		};
+		const before = writeMember(ctx, matter, staffId, set);
+		if (before && before.role === set.role && before.part === part && before.access === set.access)
+			throw new Refused(`${name} is on the matter already.`, 'staffId');
+		record.audit({ member: staffId, ...set, before: before ?? null });
+		record.log(
+			'people',
+			`${name} ${before ? 'is now on' : 'joined'} the matter${describeMember(set)}.`
 		);
-		if (before?.role === role) throw new Refused(`${name} is on the matter already.`, 'staffId');
-		if (before) update<MatterMemberRow>(ctx.db, 'matter_member', key, { role });
-		else insert<MatterMemberRow>(ctx.db, 'matter_member', { ...key, role });
-		record.audit({ member: staffId, role });
-		const joined = `${name} joined the matter${owner ? ' as an owner' : ''}.`;
-		const now = `${name} is now ${owner ? 'an owner' : 'a member'} of the matter.`;
-		record.log('people', before ? now : joined);
+	}
+});
+
+/** ", as paralegal, to read" */
+function describeMember({
+	role,
+	part,
+	access
+}: Omit<MatterMemberRow, 'matter_id' | 'staff_id'>): string {
+	return [
+		part && `, as ${part}`,
+		role === 'owner' && ', and may say who is on it',
+		access === 'read' && ', to read it'
+	]
+		.filter(Boolean)
+		.join('');
+}
+
+/** Puts somebody on a matter; gives what they were on it before. */
+function writeMember(
+	{ db }: Context,
+	matter: MatterRow,
+	staffId: string,
+	set: Omit<MatterMemberRow, 'matter_id' | 'staff_id'>
+): MatterMemberRow | undefined {
+	const key = { matter_id: matter.id, staff_id: staffId };
+	const before = maybeOne<MatterMemberRow>(
+		db,
+		'SELECT * FROM matter_member WHERE matter_id = @matter_id AND staff_id = @staff_id',
+		key
+	);
+	if (before) update<MatterMemberRow>(db, 'matter_member', key, set);
+	else insert<MatterMemberRow>(db, 'matter_member', { ...key, ...set });
+	return before;
+}
+
+type NewMember = { staffId: string; part: string; access: MatterMemberRow['access'] };
+
+/**
+ * Puts those on a matter who are not on it yet.
+ * @returns "Joss Abernathy, as paralegal" of each
+ */
+export function joinAll(ctx: Context, matter: MatterRow, members: readonly NewMember[]): string[] {
+	return members.flatMap(({ staffId, part, access }) => {
+		const colleague = findColleague(ctx, staffId);
+		if (!colleague || isOnTeam(ctx.db, matter.id, staffId)) return [];
+		const set = { role: 'member' as const, part, access };
+		writeMember(ctx, matter, staffId, set);
+		return [colleague.name + describeMember(set)];
+	});
+}
+
+/** Puts a team on a matter in one act; who is on it already stays what they are. */
+export const addTeam = matterCommand({
+	name: 'add team',
+	action: 'matter.edit',
+	input: z.object({ matterId: id('a matter'), teamId: id('a team') }),
+	find: byMatterId,
+	onClosed: 'allowed',
+	run({ ctx, me, matter, input: { teamId }, record }) {
+		refuseUnlessStaffing(ctx, me, matter);
+		const team = findTeam(ctx, teamId);
+		if (!team) throw new Refused('Choose a team.', 'teamId');
+		const joined = joinAll(ctx, matter, listTeamMembers(ctx, team.id));
+		if (joined.length === 0)
+			throw new Refused(`Everyone of ${team.name} is on the matter already.`, 'teamId');
+		record.audit({ team: team.id, joined });
+		record.log('people', `${team.name} joined the matter: ${joined.join('; ')}.`);
+		return { joined: joined.length };
 	}
 });
 
@@ -57,6 +136,7 @@ export const removeMember = matterCommand({
 	input: z.object({ matterId: id('a matter'), staffId: id('a colleague') }),
 	find: byMatterId,
 	onClosed: 'allowed',
+	forReaders: (_found, { staffId }, me) => staffId === me.id,
 	run({ ctx, me, matter, input: { staffId }, record }) {
 		if (me.id !== staffId) refuseUnlessStaffing(ctx, me, matter);
 		const name = findPersonOfStaff(ctx, staffId)?.name ?? '';

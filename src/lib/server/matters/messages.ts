@@ -12,6 +12,13 @@ export const matterOpened = (matter: Matter, by: string): Message => ({
 	path: path(matter)
 });
 
+/** To a colleague who is on a matter from its beginning. */
+export const putOnMatter = (matter: Matter, by: string, part: string): Message => ({
+	subject: `${matter.number}: you are on it`,
+	text: `${by} opened ${matter.number} ${matter.title} with you on it${part ? `, as ${part}` : ''}.`,
+	path: path(matter)
+});
+
 /** To the lawyer a matter was handed to. */
 export const matterHandedOver = (matter: Matter, by: string): Message => ({
 	subject: `${matter.number}: yours now`,

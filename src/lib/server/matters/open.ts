@@ -3,6 +3,7 @@
  * later.
  */
 import { foldName } from '#core/people/names.ts';
+import { listTeam } from '#server/access/team.ts';
 import type { Context } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
 import {
@@ -15,9 +16,11 @@ import { interestTask } from '#server/interest/tasks.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { findPersonName } from '#server/people/card.ts';
 import { carryRequest, requireForOpening } from '#server/requests/carry.ts';
-import { matterOpened } from './messages.ts';
+import { matterOpened, putOnMatter } from './messages.ts';
+import { namesOfParties } from './opening-people.ts';
 import {
 	addFirstTasks,
+	addMembers,
 	addOpener,
 	insertMatter,
 	openingInput,
@@ -47,6 +50,7 @@ export const openMatter = preparedCommand({
 		const matter = insertMatter(ctx, opening, parts, begin, record);
 		record.onMatter(matter.id);
 		addOpener(ctx, matter);
+		const joined = addMembers(ctx, matter, opening, record);
 		addFirstTasks(ctx, matter, kind, record);
 		if (opening.requestId) {
 			const request = requireForOpening(ctx, opening.requestId);
@@ -61,12 +65,16 @@ export const openMatter = preparedCommand({
 				to: lawyer,
 				message: matterOpened(matter, me.name)
 			});
+		for (const to of listTeam(ctx.db, matter.id))
+			if (joined.includes(to.id) && to.id !== me.id)
+				queueMail(ctx, { matterId: matter.id, to, message: putOnMatter(matter, me.name, to.part) });
 		record.audit({
 			number: matter.number,
 			title: matter.title,
 			kind: kind.id,
 			responsible: lawyer.id,
 			restricted: opening.restricted,
+			members: joined,
 			request: opening.requestId
 		});
 		return { matterId: matter.id, number: matter.number, checkId };
@@ -91,6 +99,9 @@ function collectNames(ctx: Context, opening: Opening): { names: string[]; person
 		if (typed.startsWith('new:')) names.push(typed.slice(4).trim());
 		if (/^per_\w+$/.test(typed)) addCard(typed, findPersonName(ctx, typed));
 	}
+	const parties = namesOfParties(opening.parties);
+	for (const id of parties.personIds) addCard(id, findPersonName(ctx, id));
+	names.push(...parties.names);
 	if (requestId) names.push(requireForOpening(ctx, requestId).counterparty);
 	return { names: uniqueNames(names.filter((name) => foldName(name) !== '')), personIds };
 }

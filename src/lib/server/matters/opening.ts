@@ -3,7 +3,7 @@
  */
 import { z } from 'zod';
 import { WHOLE_SHARE } from '#core/costs/money.ts';
-import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import { addDays, isWeekend, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { formatFact } from '#core/kinds/fact.ts';
 import { proposeTitle } from '#core/kinds/kind.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
@@ -16,13 +16,17 @@ import { insert, scalar, update } from '#server/db/sql.ts';
 import { findKind, type StoredKind } from '#server/kinds/queries.ts';
 import { findPersonName, NAME_LIMIT, requirePerson } from '#server/people/card.ts';
 import { insertPerson } from '#server/people/write-card.ts';
-import { findColleague, type Colleague } from '#server/staff/queries.ts';
+import { findColleague, findLawyer, type Colleague } from '#server/staff/queries.ts';
+import { findTeam, listTeamMembers, membersInput } from '#server/staff/teams.ts';
 import type { TaskRow } from '#server/tasks/rows.ts';
 import { findUnit } from '#server/units/queries.ts';
 import { PRIORITIES } from './edit.ts';
 import { listFacts } from './facts.ts';
 import type { MatterMemberRow, MatterRoleRow, MatterRow } from './rows.ts';
-import { listMatterRulebooks, TITLE_LIMIT } from './sheet.ts';
+import { joinAll } from './members.ts';
+import { addParties, findWrongMembers, findWrongParties, partyInput } from './opening-people.ts';
+import { findOrigin } from './origins.ts';
+import { DESCRIPTION_LIMIT, listMatterRulebooks, TITLE_LIMIT } from './sheet.ts';
 import { writeSplit } from '#server/costs/split.ts';
 import { writeFacts } from './write-facts.ts';
 
@@ -39,23 +43,44 @@ export const openingInput = z.object({
 	priority: z.enum(PRIORITIES).default('normal'),
 	/** "fact:court" and the like, as on the sheet. */
 	facts: z.record(z.string(), z.string()).default({}),
-	requestId: maybeId
+	requestId: maybeId,
+	description: maybeText('The description', DESCRIPTION_LIMIT),
+	originId: maybeId,
+	/** Who brought the matter; whoever opens it, where nobody is named. */
+	originatingId: maybeId,
+	/** Everyone else it is about, each in a role. */
+	parties: z.array(partyInput).max(40).default([]),
+	members: membersInput,
+	teamId: maybeId
 });
 export type Opening = z.output<typeof openingInput>;
 export type OpeningParts = { kind: StoredKind; lawyer: Colleague };
+
+const known = (found: unknown, field: string, words: string): Record<string, string> =>
+	found ? {} : { [field]: words };
 
 /** What an opening names. @throws Refused with all that is wrong at once, each beside its field */
 export function requireOpeningParts(ctx: Context, opening: Opening): OpeningParts {
 	const kind = findKind(ctx, opening.kind);
 	if (!kind?.active) throw new Refused('Choose a kind.', 'kind');
-	const lawyer = findColleague(ctx, opening.responsibleId);
-	const wrong: Record<string, string> = {};
-	if (opening.title === '' && kind.title === '') wrong.title = 'The title is missing.';
-	if (!findUnit(ctx, opening.unitId)) wrong.unitId = 'Choose a business unit.';
-	if (!lawyer) wrong.responsibleId = 'Choose the responsible lawyer.';
-	const { rulebook } = opening;
-	if (rulebook !== null && !listMatterRulebooks(ctx).some((book) => book.id === rulebook))
-		wrong.rulebook = 'There is no such rulebook.';
+	const lawyer = findLawyer(ctx, opening.responsibleId);
+	const { rulebook, originId, originatingId, teamId } = opening;
+	const isBook = rulebook === null || listMatterRulebooks(ctx).some(({ id }) => id === rulebook);
+	const wrong: Record<string, string> = {
+		...known(opening.title || kind.title, 'title', 'The title is missing.'),
+		...known(findUnit(ctx, opening.unitId), 'unitId', 'Choose a business unit.'),
+		...known(lawyer, 'responsibleId', 'Choose the responsible lawyer.'),
+		...known(isBook, 'rulebook', 'There is no such rulebook.'),
+		...known(originId === null || findOrigin(ctx, originId), 'originId', 'Choose the origin.'),
+		...known(
+			originatingId === null || findColleague(ctx, originatingId),
+			'originatingId',
+			'Choose a colleague.'
+		),
+		...known(teamId === null || findTeam(ctx, teamId), 'teamId', 'Choose a team.'),
+		...findWrongMembers(ctx, opening.members),
+		...findWrongParties(ctx, kind, opening.parties)
+	};
 	const [first] = Object.entries(wrong);
 	if (first) throw new Refused(first[1], first[0], wrong);
 	if (!lawyer) throw new Refused('Choose the responsible lawyer.', 'responsibleId');
@@ -79,6 +104,7 @@ export function insertMatter(
 	const title = titleOf(ctx, opening, kind, matter.id);
 	update<MatterRow>(ctx.db, 'matter', { id: matter.id }, { title });
 	addOtherSide(ctx, opening, kind, matter, record);
+	addParties(ctx, matter, opening.parties, record);
 	const shares = kind.split.length ? kind.split : [{ unit: opening.unitId, share: WHOLE_SHARE }];
 	writeSplit(
 		ctx,
@@ -99,7 +125,7 @@ function insertRow(ctx: Context, opening: Opening, day: PlainDate): MatterRow {
 		status: 'open',
 		unit_id: opening.unitId,
 		responsible_id: opening.responsibleId,
-		originating_id: actingStaff(ctx).id,
+		originating_id: opening.originatingId ?? actingStaff(ctx).id,
 		restricted: opening.restricted ? 1 : 0,
 		rulebook: opening.rulebook,
 		opened_on: day,
@@ -111,7 +137,12 @@ function insertRow(ctx: Context, opening: Opening, day: PlainDate): MatterRow {
 		retain_until: null,
 		version: 1,
 		ladder: null,
-		stand_in_id: null
+		stand_in_id: null,
+		origin_id: opening.originId,
+		description: opening.description,
+		stage: '',
+		stage_from: null,
+		ending: ''
 	};
 	insert<MatterRow>(ctx.db, 'matter', matter);
 	return matter;
@@ -196,9 +227,32 @@ export function addOpener(ctx: Context, matter: MatterRow): void {
 	insert<MatterMemberRow>(ctx.db, 'matter_member', {
 		matter_id: matter.id,
 		staff_id: me.id,
-		role: 'owner'
+		role: 'owner',
+		part: '',
+		access: 'change'
 	});
 }
+
+/** The team and the colleagues who are on the matter from the beginning; gives their ids. */
+export function addMembers(
+	ctx: Context,
+	matter: MatterRow,
+	{ members, teamId }: Pick<Opening, 'members' | 'teamId'>,
+	record: Recorder
+): string[] {
+	const team = teamId === null ? [] : listTeamMembers(ctx, teamId);
+	const all = [...members, ...team].filter(({ staffId }) => staffId !== matter.responsible_id);
+	const joined = joinAll(ctx, matter, all);
+	if (joined.length === 0) return [];
+	record.logOn(matter.id, 'people', `On the matter: ${joined.join('; ')}.`);
+	return all.map(({ staffId }) => staffId);
+}
+
+/** Nobody does a first task on a weekend: it is for the Monday after. */
+const offWeekend = (day: PlainDate): PlainDate => {
+	const number = toDay(day);
+	return isWeekend(number) ? offWeekend(addDays(day, 1)) : day;
+};
 
 /** The tasks with which a matter of this kind begins. */
 export function addFirstTasks(
@@ -215,7 +269,7 @@ export function addFirstTasks(
 			matter_id: matter.id,
 			subject,
 			assignee_id: who === 'responsible' ? matter.responsible_id : me.id,
-			due: addDays(matter.opened_on, days),
+			due: offWeekend(addDays(matter.opened_on, days)),
 			state: 'open',
 			created_by: me.id,
 			created_at: ctx.clock.now()

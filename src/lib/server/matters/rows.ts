@@ -26,13 +26,31 @@ export type MatterRow = {
 	ladder: string | null;
 	/** Who stands in for the responsible lawyer. */
 	stand_in_id: string | null;
+	origin_id: string | null;
+	description: string;
+	/** Where it stands, in the words of its kind; empty where nobody has said. */
+	stage: string;
+	stage_from: PlainDate | null;
+	/** How it ended; empty while it is open. */
+	ending: string;
 };
 
 /** Table `matter_member`. */
 export type MatterMemberRow = {
 	matter_id: string;
 	staff_id: string;
-	role: string;
+	role: 'owner' | 'member';
+	/** What they are on it, in the trade's words. */
+	part: string;
+	access: 'change' | 'read';
+};
+
+/** Table `origin`. */
+export type OriginRow = {
+	id: string;
+	label: string;
+	position: number;
+	retired: 0 | 1;
 };
 
 /** Table `matter_role`. */

@@ -10,11 +10,13 @@ import { findPersonName } from '#server/people/card.ts';
 import { listBooks } from '#server/rulebooks/shelf.ts';
 import { findUnit } from '#server/units/queries.ts';
 import { factFields, listFacts, type Fields } from './facts.ts';
+import { findOrigin } from './origins.ts';
 import type { MatterRow } from './rows.ts';
 
 type Has = Pick<Application, 'db'>;
 
 export const TITLE_LIMIT = 500;
+export const DESCRIPTION_LIMIT = 20_000;
 
 export const FIELD_LABELS = {
 	title: 'Title',
@@ -23,6 +25,9 @@ export const FIELD_LABELS = {
 	rulebook: 'Rulebook',
 	unit: 'Business unit',
 	responsible: 'Responsible lawyer',
+	originating: 'Opened by',
+	origin: 'Origin',
+	description: 'What it is about',
 	cautions: 'Cautions'
 } as const;
 export type SheetField = keyof typeof FIELD_LABELS;
@@ -44,6 +49,9 @@ export const sheetFields = (app: Has, matter: MatterRow): Fields => ({
 	rulebook: matter.rulebook ?? '',
 	unit: matter.unit_id,
 	responsible: matter.responsible_id,
+	originating: matter.originating_id,
+	origin: matter.origin_id ?? '',
+	description: matter.description,
 	cautions: findCautions(app, matter.id).join('\n'),
 	...factFields(requireKind(app, matter.kind), listFacts(app, matter.id))
 });
@@ -66,10 +74,14 @@ export function formatField(app: Has, field: string, value: string): string {
 	return FORMATS[field]?.(app, value) ?? value;
 }
 
+const nameOfStaff = ({ db }: Has, id: string): string | undefined =>
+	maybeOne<{ name: string }>(db, 'SELECT name FROM staff WHERE id = @id', { id })?.name;
+
 const FORMATS: Readonly<Record<string, (app: Has, value: string) => string | undefined>> = {
 	unit: (app, id) => findUnit(app, id)?.name,
-	responsible: ({ db }, id) =>
-		maybeOne<{ name: string }>(db, 'SELECT name FROM staff WHERE id = @id', { id })?.name,
+	responsible: nameOfStaff,
+	originating: nameOfStaff,
+	origin: (app, id) => findOrigin(app, id)?.label,
 	kind: (app, id) => findKind(app, id)?.name,
 	rulebook: (app, id) => listMatterRulebooks(app).find((book) => book.id === id)?.title
 };

@@ -5,10 +5,10 @@
 import { z } from 'zod';
 import { addMonths, fromDay, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
-import { capitalize, plural } from '#core/format/words.ts';
+import { capitalize, plural, uncapitalize } from '#core/format/words.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
-import { id, text } from '#server/app/fields.ts';
+import { id, maybeDay, maybeText, text } from '#server/app/fields.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
 import { remove, update } from '#server/db/sql.ts';
 import { recountMatter } from '#server/docket/recount-matter.ts';
@@ -61,34 +61,55 @@ export const closeMatter = matterCommand({
 	input: z.object({
 		matterId: id('a matter'),
 		reason,
+		ending: maybeText('How it ended', 60),
+		/** The day it ended; today where none is given. */
+		closedOn: maybeDay('The day'),
 		deadlines: choices('by id: vacate, met, or late'),
 		tasks: choices('by id: done, drop, or the number of another matter'),
 		rounds: choices('by id: withdraw')
 	}),
 	find: byMatterId,
-	run({ ctx, matter, input: { reason, ...choices }, record }) {
+	run({ ctx, matter, input: { reason, ending, closedOn, ...choices }, record }) {
 		const open = listStillOpen(ctx, matter.id);
+		const day = closedOn ?? ctx.clock.today();
+		refuseWrongDay(ctx, matter, day);
+		refuseWrongEnding(ctx, matter, ending);
 		refuseUnsettled(open, choices);
 		remove<ClosingItemRow>(ctx.db, 'closing_item', { matter_id: matter.id });
 		const settled = settleAll({ ctx, matter, record, reason }, open, choices);
 		tellDrafts(ctx, matter, open.drafts);
 		const years = requireKind(ctx, matter.kind).retentionYears;
-		const until = yearsAfter(ctx.clock.today(), years);
+		const until = yearsAfter(day, years);
 		updateMatter(ctx, matter, {
 			status: 'closed',
 			status_reason: reason,
-			closed_on: ctx.clock.today(),
-			retain_until: until
+			closed_on: day,
+			retain_until: until,
+			ending
 		});
-		record.audit({ reason, settled, retainUntil: until });
+		record.audit({ reason, ending, closedOn: day, settled, retainUntil: until });
 		const lines = [
-			`Closed: ${reason}`,
+			`Closed${ending ? `, ${uncapitalize(ending)}` : ''}: ${reason}`,
+			day !== ctx.clock.today() && `It ended on ${formatDate(day)}.`,
 			settled.length && `Settled: ${settled.join('; ')}.`,
 			`To be kept until ${formatDate(until)} (${years} years).`
 		];
 		record.log('matter', lines.filter(Boolean).join('\n'));
 	}
 });
+
+function refuseWrongDay(ctx: Context, matter: MatterRow, day: PlainDate): void {
+	if (day > ctx.clock.today()) throw new Refused('This day is still to come.', 'closedOn');
+	if (day < matter.opened_on)
+		throw new Refused('The matter was opened later than that.', 'closedOn');
+}
+
+/** A kind that knows how its matters end asks it. */
+function refuseWrongEnding(ctx: Context, matter: MatterRow, ending: string): void {
+	const { endings } = requireKind(ctx, matter.kind);
+	if (endings.length === 0 && ending === '') return;
+	if (!endings.includes(ending)) throw new Refused('Choose how it ended.', 'ending');
+}
 
 const yearsAfter = (day: PlainDate, years: number): PlainDate =>
 	fromDay(addMonths(toDay(day), years * 12));
@@ -129,7 +150,8 @@ export const reopenMatter = matterCommand({
 			status: 'open',
 			status_reason: reason,
 			closed_on: null,
-			retain_until: null
+			retain_until: null,
+			ending: ''
 		});
 		const changed = recountMatter(ctx, matter, 'Counted anew when the matter was reopened');
 		record.audit({ reason, back, changed });

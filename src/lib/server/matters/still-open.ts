@@ -18,6 +18,8 @@ export type StillOpen = {
 	drafts: Draft[];
 	/** Released minutes that no cost run has taken. */
 	unallocated: number;
+	/** Who has a timer on it. */
+	timers: { name: string }[];
 	/** Questions in the logbook without an answer. */
 	questions: number;
 };
@@ -66,6 +68,15 @@ export function listStillOpen(app: Application, matterId: string): StillOpen {
 			WHERE t.matter_id = @matterId
 				AND t.released_at IS NOT NULL
 				AND NOT EXISTS (SELECT 1 FROM cost_line l WHERE l.entry_id = t.id AND l.holds = 1)`,
+			key
+		),
+		timers: all(
+			db,
+			`SELECT DISTINCT s.name
+			FROM timer t
+			JOIN staff s ON s.id = t.staff_id
+			WHERE t.matter_id = @matterId
+			ORDER BY s.name`,
 			key
 		),
 		questions: scalar(

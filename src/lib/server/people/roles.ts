@@ -10,23 +10,9 @@ import { insertOrIgnore, maybeOne, remove, update } from '#server/db/sql.ts';
 import { requireKind } from '#server/kinds/queries.ts';
 import type { MatterRoleRow, MatterRow } from '#server/matters/rows.ts';
 import { NAME_LIMIT, requirePerson } from './card.ts';
+import { OTHER_ROLES } from './role-names.ts';
 import type { PersonRow } from './rows.ts';
 import { insertPerson } from './write-card.ts';
-
-/** Roles that fit any kind. */
-export const OTHER_ROLES = [
-	'opponent',
-	'opposing counsel',
-	'outside counsel',
-	'counterparty',
-	'agency',
-	'witness',
-	'expert',
-	'insurer',
-	'judge',
-	'regulator',
-	'contact'
-] as const;
 
 const span = { from: maybeDay('The first day'), to: maybeDay('The last day') };
 function refuseBackwards({ from, to }: { from: string | null; to: string | null }): void {

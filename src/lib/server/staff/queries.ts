@@ -1,5 +1,5 @@
 /** The people of the department, and the business partners who work with it. */
-import type { Role } from '#core/access/table.ts';
+import { isLawyer, type Role } from '#core/access/table.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Application, Reader, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
@@ -33,6 +33,12 @@ export const findColleague = ({ db }: Has, id: string): Colleague | undefined =>
 		WHERE id = @id AND active = 1 AND role <> 'business-partner'`,
 		{ id }
 	);
+
+/** A colleague who may be responsible for a matter. */
+export function findLawyer(app: Has, id: string): Colleague | undefined {
+	const colleague = findColleague(app, id);
+	return colleague && isLawyer(colleague.role) ? colleague : undefined;
+}
 
 /** Everyone who may be asked to sign inside, business partners too. */
 export const listStaff = ({ db }: Has): { id: string; name: string; email: string }[] =>

@@ -32,3 +32,18 @@ export type LeaveRow = {
 	to_day: PlainDate;
 	note: string;
 };
+
+/** Table `team`. */
+export type TeamRow = {
+	id: string;
+	name: string;
+	version: number;
+};
+
+/** Table `team_member`. */
+export type TeamMemberRow = {
+	team_id: string;
+	staff_id: string;
+	part: string;
+	access: 'change' | 'read';
+};

@@ -1,10 +1,16 @@
 /** For the test of access: the commands that are on no matter. */
+import { changesMatter } from '#core/access/table.ts';
+import { listCommands } from '#server/app/command.ts';
+
 /**
  * What touches no matter and is nobody's own, or checks its own door. A new command is added
  * above or here.
  */
 export const ELSEWHERE = [
 	'open matter',
+	'save team',
+	'remove team',
+	'save origin',
 	'add person',
 	'edit person',
 	'merge people',
@@ -54,3 +60,15 @@ export const ELSEWHERE = [
 	'set supervisor',
 	'add staff'
 ];
+
+/** What whoever may only read a matter does all the same. */
+const FOR_READERS = [
+	...['remove member', 'check interest', 'decide interest check', 'see reminder', 'make feed'],
+	...['queue document as paper', 'hand paper over', 'set paper aside', 'amend scheduling order']
+];
+
+/** Whether a command changes the matter it is on, and so is not for who may only read it. */
+export function isRefusedToReaders(name: string): boolean {
+	const action = listCommands().find(({ commandName }) => commandName === name)?.action;
+	return Boolean(action) && changesMatter(action!) && !FOR_READERS.includes(name);
+}

@@ -121,3 +121,6 @@ export const newMatter = async (
 
 export const matterRow = ({ db }: TestHouse, id: string): MatterRow =>
 	one(db, 'SELECT * FROM matter WHERE id = @id', { id });
+
+/** A matter, and how it ended: for closing it. */
+export const ended = ({ matterId }: { matterId: string }) => ({ matterId, ending: 'Settled' });

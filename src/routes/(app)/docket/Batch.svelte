@@ -1,7 +1,7 @@
 <!-- One act for many dates: first what becomes of each, then all that can be, or none. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
@@ -135,7 +135,7 @@
 				class="mt-4"
 				ondone={({ done }) => {
 					open = false;
-					toast(`${label}: ${plural(Number(done), 'date')}.`);
+					say(`${label}: ${plural(Number(done), 'date')}.`);
 					ondone();
 				}}
 			>

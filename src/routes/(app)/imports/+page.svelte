@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
@@ -98,7 +98,7 @@
 						{#if b.undoneAt}<span class="sub">taken back</span>{:else}<RowAction
 								action="?/undo"
 								ondone={(d) => {
-									toast(`Taken back: ${d.removed} made by it are gone.`);
+									say(`Taken back: ${d.removed} made by it are gone.`);
 								}}
 								fields={{ batchId: b.id }}>take back</RowAction
 							>{/if}

@@ -1,7 +1,7 @@
 <!-- Changes many matters at once: first what it would do to each, then all of them or none. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -108,7 +108,7 @@
 				class="mt-4"
 				ondone={(d) => {
 					open = false;
-					toast(`Changed ${d.changed} matters.`);
+					say(`Changed ${d.changed} matters.`);
 					ondone();
 				}}
 				>{#snippet children({ busy })}{#each can as n (n)}<input

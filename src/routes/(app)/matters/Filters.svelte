@@ -10,6 +10,9 @@
 	const filter = $derived(data.filter);
 	const to = (change: Record<string, string>) => changeQuery(page.url.searchParams, change);
 	const same = (list: readonly string[]) => list.map((name) => [name, name] as const);
+	/** The stages of the kind that is listed; of all kinds there are too many to choose from. */
+	const stages = $derived(data.kinds.find(({ id }) => id === filter.kind)?.stages ?? []);
+	const endings = $derived([...new Set(data.kinds.flatMap((kind) => kind.endings))]);
 	const active = $derived(data.views.find((view) => view.query === query));
 	const switches = $derived<Switch[]>([
 		{ label: 'Mine', on: filter.who === 'mine', href: to({ who: '' }) },
@@ -82,6 +85,35 @@
 			options: same(['high', 'normal', 'low']),
 			value: filter.priority
 		},
+		...(stages.length
+			? [
+					{
+						name: 'stage',
+						label: 'Stage',
+						any: 'Every stage',
+						options: same(stages),
+						value: filter.stage
+					}
+				]
+			: []),
+		{
+			name: 'origin',
+			label: 'Origin',
+			any: 'Every origin',
+			options: data.origins.map(({ id, label }) => [id, label] as const),
+			value: filter.origin
+		},
+		...(filter.closed || filter.ending || filter.status === 'closed'
+			? [
+					{
+						name: 'ending',
+						label: 'How it ended',
+						any: 'Every ending',
+						options: same(endings),
+						value: filter.ending
+					}
+				]
+			: []),
 		{
 			name: 'group',
 			label: 'Group by',

@@ -1,6 +1,6 @@
 <!-- Keeps what the list asks under a name, for oneself or for all. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import type { PageData } from './$types.js';
@@ -17,7 +17,7 @@
 		class="flex items-center gap-2"
 		ondone={() => {
 			naming = false;
-			toast('The view is kept.');
+			say('The view is kept.');
 		}}
 	>
 		{#snippet children({ errors, busy })}

@@ -6,7 +6,7 @@
 	import type { Column } from '$lib/ui/table.ts';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -241,7 +241,7 @@
 		files
 		ondone={(d) => {
 			reading = false;
-			toast(
+			say(
 				`${plural(Number(d.made), 'card')} taken in${d.known ? `, ${d.known} there already` : ''}.`
 			);
 		}}

@@ -11,6 +11,8 @@ import { listKeptWorkingMarks } from '#server/docket/working-marks.ts';
 import { action } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
 import { setDateOrder, setProposalDays } from '#server/staff/department.ts';
+import { listOrigins, saveOrigin } from '#server/matters/origins.ts';
+import { listTeams, PARTS, removeTeam, saveTeam } from '#server/staff/teams.ts';
 import { setSupervisor } from '#server/staff/commands.ts';
 import { listSupervised } from '#server/staff/queries.ts';
 
@@ -19,6 +21,9 @@ export function load(event) {
 	return {
 		workingMarks: listKeptWorkingMarks(event.locals.app),
 		proposalDays: findProposalDays(event.locals.app),
+		teams: listTeams(event.locals.app),
+		parts: PARTS,
+		origins: listOrigins(event.locals.app),
 		people: listSupervised(event.locals.app).map((person) => ({
 			...person,
 			role: ROLE_LABELS[person.role]
@@ -27,6 +32,9 @@ export function load(event) {
 }
 
 export const actions = {
+	team: action(saveTeam),
+	removeTeam: action(removeTeam),
+	origin: action(saveOrigin),
 	supervisor: action(setSupervisor),
 	order: action(setDateOrder),
 	proposals: action(setProposalDays),

@@ -1,9 +1,11 @@
 <script lang="ts">
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import type { Column } from '$lib/ui/table.ts';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateOrder from './DateOrder.svelte';
+	import Origins from './Origins.svelte';
+	import Teams from './Teams.svelte';
 	import ProposalDays from './ProposalDays.svelte';
 	import WorkingMarks from './WorkingMarks.svelte';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
@@ -22,7 +24,7 @@
 		action="?/supervisor"
 		class="flex items-center gap-2"
 		ondone={() => {
-			toast('Kept.');
+			say('Kept.');
 		}}
 	>
 		{#snippet children({ errors, busy })}
@@ -54,6 +56,8 @@
 		><HouseTabs />
 	</div>
 	<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
+	<Teams teams={data.teams} parts={data.parts} staff={data.staff} />
+	<Origins origins={data.origins} />
 	<ProposalDays days={data.proposalDays} />
 	<WorkingMarks marks={data.workingMarks} />
 	<DateOrder order={data.dateOrder} today={data.today} />

@@ -1,6 +1,6 @@
 <!-- How dates in figures are read when somebody types them. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { parseTypedDate } from '#core/dates/typed.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
@@ -21,7 +21,7 @@
 </script>
 
 <Section title="Dates in figures" class="mt-6 max-w-form">
-	<ActionForm action="?/order" stay ondone={() => void toast('Kept.')}>
+	<ActionForm action="?/order" stay ondone={() => void say('Kept.')}>
 		{#snippet children({ errors, busy })}
 			<fieldset class="mt-2 flex flex-col gap-1.5">
 				<legend class="vh">What comes first</legend>

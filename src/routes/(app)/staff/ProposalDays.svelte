@@ -1,6 +1,6 @@
 <!-- How long a proposal may wait before somebody is told. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -14,7 +14,7 @@
 	<ActionForm
 		action="?/proposals"
 		class="mt-2 flex items-end gap-2"
-		ondone={() => void toast('Kept.')}
+		ondone={() => void say('Kept.')}
 	>
 		{#snippet children({ errors, busy })}
 			<TextField

@@ -1,6 +1,6 @@
 <!-- The department's own words on dates: waiting, pressing and the like. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -12,7 +12,7 @@
 	let typed = $state('');
 	let renaming = $state('');
 	const added = () => {
-		toast('Added.');
+		say('Added.');
 		typed = '';
 	};
 </script>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import { formatClock, formatHours } from '#core/format/hours.ts';
 
@@ -34,7 +34,7 @@
 		{#if data.drafts.n}<RowAction
 				action="?/release"
 				ondone={(d) => {
-					toast(`Released ${plural(Number(d.released), 'entry', 'entries')}.`);
+					say(`Released ${plural(Number(d.released), 'entry', 'entries')}.`);
 				}}
 				fields={{ upTo: data.today }}
 				look="btn go"

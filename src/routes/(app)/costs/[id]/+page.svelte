@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import Check from '@lucide/svelte/icons/check';
 	import { formatCents } from '#core/format/money.ts';
 	import { formatHours } from '#core/format/hours.ts';
@@ -65,7 +65,7 @@
 				>{:else}<ActionForm
 					action="?/approve"
 					ondone={(d) => {
-						toast(`Approved as ${d.number}.`);
+						say(`Approved as ${d.number}.`);
 					}}
 					>{#snippet children({ busy })}<button class="btn go" disabled={busy}
 							>Approve {formatCents(r.cents)}</button
@@ -238,7 +238,7 @@
 		action="?/reverse"
 		ondone={() => {
 			reversing = false;
-			toast('Reversed. Everything is back.');
+			say('Reversed. Everything is back.');
 		}}
 		>{#snippet children({ errors, busy })}<TextField
 				label="Reason"

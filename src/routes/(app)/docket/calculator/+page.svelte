@@ -1,7 +1,7 @@
 <!-- Count a date for any court, without a matter; the address holds the whole question. -->
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import Count from '$lib/docket/Count.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
@@ -38,7 +38,7 @@
 	] as const);
 	async function share() {
 		await navigator.clipboard.writeText(data.address);
-		toast('The address is copied.');
+		say('The address is copied.');
 	}
 </script>
 

@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import { tick } from 'svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { goto } from '$app/navigation';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -54,7 +54,7 @@
 	);
 	/** On to what is next of this event, or else to the next event. */
 	async function ondone(words: string) {
-		toast(words);
+		say(words);
 		returning = '';
 		const rest = sheet?.items.some((item) => item.id !== data.open && waitsFor(item, data.me.id));
 		const href = rest ? `/docket/check?event=${sheet!.eventId}` : '/docket/check';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DocketTabs from '$lib/docket/DocketTabs.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
@@ -96,7 +96,7 @@
 		action="?/remove"
 		ondone={(d) => {
 			dropOpen = false;
-			toast(
+			say(
 				Number(d.affected)
 					? `${plural(Number(d.affected), 'date')} wait for a decision to move back.`
 					: 'Taken away.'

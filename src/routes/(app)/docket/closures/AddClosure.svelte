@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -62,7 +62,7 @@
 		date = until = name = book = '';
 		also = [];
 		file = undefined;
-		toast(
+		say(
 			Number(result.affected)
 				? `${plural(Number(result.affected), 'date')} in ${plural(Number(result.matters), 'matter')} wait for a decision.`
 				: 'Entered. No date is affected.'

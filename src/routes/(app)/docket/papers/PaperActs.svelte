@@ -1,6 +1,6 @@
 <!-- A paper is given to a colleague, or put aside with a reason. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { goto } from '$app/navigation';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import SelectField from '$lib/ui/SelectField.svelte';
@@ -15,10 +15,10 @@
 	const toggle = (what: 'hand' | 'aside') => () => (doing = doing === what ? '' : what);
 	function given() {
 		doing = '';
-		toast('Given; they are told.');
+		say('Given; they are told.');
 	}
 	function putAside() {
-		toast('Put aside, with the reason.');
+		say('Put aside, with the reason.');
 		return goto('/docket/papers', { invalidateAll: true });
 	}
 </script>

@@ -1,7 +1,7 @@
 <!-- One paper: what it says, beside the event it becomes. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { goto } from '$app/navigation';
 	import EventForm from '$lib/docket/EventForm.svelte';
 	import { findMatters } from '$lib/people/find.ts';
@@ -29,7 +29,7 @@
 	);
 	async function docketed(result: Record<string, unknown>) {
 		const count = Number(result.docketed);
-		toast(
+		say(
 			count
 				? `Docketed ${plural(count, 'date')} on ${result.number}. A second person is asked to check.`
 				: `Entered on ${result.number}; its dates are kept as proposed.`

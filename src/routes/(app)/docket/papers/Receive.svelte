@@ -1,6 +1,6 @@
 <!-- Papers are put in: chosen, dropped, or pasted. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { goto } from '$app/navigation';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { plural } from '$lib/ui/format.ts';
@@ -29,7 +29,7 @@
 	action="?/receive"
 	files
 	ondone={({ papers, first }) => {
-		toast(`${plural((papers as string[]).length, 'paper')} came in.`);
+		say(`${plural((papers as string[]).length, 'paper')} came in.`);
 		return goto(`/docket/papers?paper=${first}`, { invalidateAll: true });
 	}}
 >

@@ -1,6 +1,6 @@
 <!-- Addresses at which an ordinary calendar program reads dates. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant } from '$lib/ui/format.ts';
@@ -18,7 +18,7 @@
 		feed ? `made ${when(feed.madeAt)}, ${readWords(feed)}` : 'no address yet';
 	function revoked() {
 		made = { sort: '', address: '' };
-		toast('Revoked: the address says so from now on.');
+		say('Revoked: the address says so from now on.');
 	}
 </script>
 

@@ -1,6 +1,6 @@
 <!-- The report by mail: to colleagues as each may see it, or outside as a PDF with a word. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import ChooseMany from '$lib/ui/ChooseMany.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
@@ -16,7 +16,7 @@
 	let outsideWords = $state('');
 	const sent = (whom: string) => (result: Record<string, unknown>) => {
 		open = false;
-		toast(`Sent to ${plural(Number(result.sent), whom)}.`);
+		say(`Sent to ${plural(Number(result.sent), whom)}.`);
 	};
 </script>
 

@@ -1,7 +1,7 @@
 <!-- One's own dates of the weeks ahead: each is right, or it is said what is not. -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import type { DeadlineView } from '#server/docket/list.ts';
 	import type { OwnState } from '#server/sign-off/queries.ts';
 	import { NO_LONGER_FOLLOWS } from '#core/docket/standing.ts';
@@ -49,7 +49,7 @@
 			action="?/sign"
 			ondone={(result) => {
 				wrong = {};
-				toast(
+				say(
 					Number(result.wrong)
 						? `Signed off: ${result.right} right, ${result.wrong} gone back to be put right.`
 						: `Signed off: ${result.right} seen and right.`

@@ -2,7 +2,7 @@
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import type { Column } from '$lib/ui/table.ts';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { plural } from '$lib/ui/format.ts';
@@ -95,7 +95,7 @@
 						{#snippet tools()}<ActionForm
 								action="?/finish"
 								ondone={async (d) => {
-									toast(`Imported: ${d.made} made.`);
+									say(`Imported: ${d.made} made.`);
 									await goto('/imports');
 								}}
 								>{#snippet children({ busy })}<button

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Banner from '$lib/ui/Banner.svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -89,7 +89,7 @@
 						action="?/decide"
 						class="no-print mt-3"
 						ondone={() => {
-							toast('Decided.');
+							say('Decided.');
 						}}
 						>{#snippet children({ errors, busy })}
 							<fieldset class="flex flex-col gap-1.5">

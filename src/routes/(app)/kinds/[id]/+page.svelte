@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { keyFromName, findKindFaults, type Kind } from '#core/kinds/kind.ts';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -7,6 +7,8 @@
 	import { plural } from '$lib/ui/format.ts';
 	import FactList from './FactList.svelte';
 	import FirstTasks from './FirstTasks.svelte';
+	import KindLinks from './KindLinks.svelte';
+	import WordList from './WordList.svelte';
 	let { data } = $props();
 	const bodyOf = () => {
 		const { version: _, active: __, ...b } = $state.snapshot(data.kind) as typeof data.kind;
@@ -204,6 +206,25 @@
 						>{/each}</select
 				></Section
 			>
+			<WordList
+				title="Stages"
+				about="where a matter may stand"
+				one="Stage"
+				bind:words={b.stages}
+				fault={faultAt('stages')}
+			/>
+			<WordList
+				title="Endings"
+				about="how one may end"
+				one="Ending"
+				bind:words={b.endings}
+				fault={faultAt('endings')}
+			/>
+			<KindLinks
+				bind:links={b.links}
+				fault={faultAt('links')}
+				example={b.facts[0]?.key ?? 'fact'}
+			/>
 			<Section title="Roles to fill"
 				>{#each b.roles as r, i (i)}<div class="row flex h-9 items-center gap-2">
 						<span class="grow">{r.role}</span><label class="sub"
@@ -304,7 +325,7 @@
 		ondone={(d) => {
 			version = Number(d.version);
 			saved = JSON.stringify(b);
-			toast('The kind is saved; its matters show it.');
+			say('The kind is saved; its matters show it.');
 		}}
 	>
 		{#snippet children({ errors, busy })}<input

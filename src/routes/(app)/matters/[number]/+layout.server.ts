@@ -11,11 +11,11 @@ export function load(event) {
 	const caption = findCaption(app, me, event.params.number);
 	if (!caption) return notThere('matter');
 	noteSeen(app, me, caption.id);
-	const { name, retentionYears } = requireKind(app, caption.kind);
+	const { name, retentionYears, stages, endings } = requireKind(app, caption.kind);
 	const book = caption.rulebook ? bookOnMatter(app, caption.id, caption.rulebook) : null;
 	return {
 		caption,
-		kind: { name, retentionYears },
+		kind: { name, retentionYears, stages, endings },
 		book: book && {
 			id: book.id,
 			title: book.title,

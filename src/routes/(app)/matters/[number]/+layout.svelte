@@ -45,6 +45,7 @@
 						? `closed ${formatDay(c.closedOn!, data.today).slice(4)}`
 						: c.status}</span
 			>
+			{#if c.stage}<span class="note" title="Stage">{c.stage}</span>{/if}
 			{#if c.priority !== 'normal'}<span class="note" class:warn={c.priority === 'high'}
 					>{c.priority} priority</span
 				>{/if}

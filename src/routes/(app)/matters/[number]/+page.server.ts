@@ -1,4 +1,5 @@
 /** The sheet of a matter: facts, people, numbers, cost split, status. */
+import { proposeLinks } from '#core/kinds/kind.ts';
 import { findMatter } from '#server/access/visibility.ts';
 import { action } from '#server/http/action.ts';
 import { notThere, requireAction } from '#server/http/request.ts';
@@ -9,7 +10,13 @@ import { writeNote } from '#server/logbook/commands.ts';
 import { listLogbook } from '#server/logbook/queries.ts';
 import { editMatter } from '#server/matters/edit.ts';
 import { listFacts, listPersonNames, viewFacts } from '#server/matters/facts.ts';
-import { addMember, removeMember, restrictMatter, setStandIn } from '#server/matters/members.ts';
+import {
+	addMember,
+	addTeam,
+	removeMember,
+	restrictMatter,
+	setStandIn
+} from '#server/matters/members.ts';
 import { findMatterSidebar } from '#server/matters/queries.ts';
 import {
 	addLink,
@@ -23,11 +30,14 @@ import {
 	unrelateMatters
 } from '#server/matters/relations.ts';
 import { sheetFields } from '#server/matters/sheet.ts';
+import { setStage } from '#server/matters/stage.ts';
+import { listTeams, PARTS } from '#server/staff/teams.ts';
 import { setSplit } from '#server/costs/split.ts';
 import { closeMatter, reopenMatter, setStatus } from '#server/matters/status.ts';
 import { listStillOpen } from '#server/matters/still-open.ts';
 import { listRoles } from '#server/people/queries.ts';
-import { addRole, changeRole, OTHER_ROLES, removeRole } from '#server/people/roles.ts';
+import { addRole, changeRole, removeRole } from '#server/people/roles.ts';
+import { OTHER_ROLES } from '#server/people/role-names.ts';
 import { listCostCenters } from '#server/units/queries.ts';
 
 const RECENT = 6;
@@ -41,13 +51,19 @@ export async function load(event) {
 	if (!matter) return notThere('matter');
 	const kind = requireKind(app, caption.kind);
 	const stored = listFacts(app, id);
+	const views = viewFacts(app, kind, stored);
+	const factText = (key: string) => views.facts.find((fact) => fact.key === key)?.text ?? '';
 	return {
 		people: listRoles(app, id),
 		recent: listLogbook(app, me, id, {}, RECENT).rows,
 		roles: [...new Set([...kind.roles.map(({ role }) => role), ...OTHER_ROLES])],
 		centers: listCostCenters(app),
-		...viewFacts(app, kind, stored),
+		...views,
 		fields: sheetFields(app, matter),
+		proposedLinks: proposeLinks(kind, factText),
+		...(caption.mayStaff
+			? { teams: listTeams(app).map(({ id, name }) => ({ id, name })), parts: PARTS }
+			: { teams: [], parts: [] }),
 		names: listPersonNames(app, stored),
 		...findMatterSidebar(app, me, id),
 		checks: listMatterChecks(app, me, id).map(({ id, names, decision, madeAt, report }) => ({
@@ -66,6 +82,8 @@ export async function load(event) {
 export const actions = {
 	edit: action(editMatter),
 	member: action(addMember),
+	team: action(addTeam),
+	stage: action(setStage),
 	leave: action(removeMember),
 	restrict: action(restrictMatter),
 	standIn: action(setStandIn),

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { formatCents } from '#core/format/money.ts';
 	import { formatHours } from '#core/format/hours.ts';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { fetchMatterForms, type MatterForms } from '$lib/matters/forms.ts';
 	import Banner from '$lib/ui/Banner.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -13,6 +13,7 @@
 	import Latest from './Latest.svelte';
 	import People from './People.svelte';
 	import Split from './Split.svelte';
+	import Stage from './Stage.svelte';
 	import Status from './Status.svelte';
 	import Team from './Team.svelte';
 	let { data } = $props();
@@ -25,7 +26,7 @@
 			forms = await fetchMatterForms();
 			editing = true;
 		} catch {
-			toast.error('The form did not come. Try again.');
+			say('The form did not come. Try again.');
 		}
 	}
 	/** Dates among the facts that lie ahead: the end of a term, an option, a limitation. */
@@ -40,15 +41,15 @@
 
 <div class="grid grid-cols-1 gap-8 p-5 lg:grid-cols-[minmax(0,1fr)_310px]">
 	<div class="flex min-w-0 flex-col gap-7">
+		{#if !c.mayChange}<Banner quiet>You are on this matter to read it.</Banner>{/if}
 		{#if c.status === 'closed'}<Banner quiet>
-				Closed {formatDay(c.closedOn!, data.today)}: {c.statusReason}. Kept until {formatDay(
-					c.retainUntil!,
-					data.today
-				).slice(4)}. <button class="act ml-1" onclick={() => (closing = true)}>Reopen</button>
+				Closed {formatDay(c.closedOn!, data.today)}{c.ending ? `, ${c.ending.toLowerCase()}` : ''}: {c.statusReason}.
+				Kept until {formatDay(c.retainUntil!, data.today).slice(4)}.
+				<button class="act ml-1" onclick={() => (closing = true)}>Reopen</button>
 			</Banner>
 		{:else if c.missing.length}<Banner data-missing>
 				Still missing: {c.missing.join(', ')}.
-				<button class="act ml-1" onclick={edit}>Add</button>
+				{#if c.mayChange}<button class="act ml-1" onclick={edit}>Add</button>{/if}
 			</Banner>{/if}
 		{#if decided}<Banner>
 				Interest check of {decided.names.join(', ')}: {decided.hits === 0
@@ -82,17 +83,21 @@
 					>{/if}
 			</Section>
 		{/if}
+		{#if c.description}<Section title="What it is about">
+				<p class="mt-2 max-w-[75ch] whitespace-pre-line">{c.description}</p>
+			</Section>{/if}
 		<Facts {data} onchange={edit} />
 		<People {data} />
 		<Latest {data} />
 	</div>
 	<aside class="flex flex-col gap-7">
 		<Section title="Standing"
-			>{#snippet tools()}<button class="act" onclick={() => (closing = true)}
-					>{c.status === 'closed' ? 'Reopen' : 'Hold or close'}</button
-				>{/snippet}
+			>{#snippet tools()}{#if c.mayChange}<button class="act" onclick={() => (closing = true)}
+						>{c.status === 'closed' ? 'Reopen' : 'Hold or close'}</button
+					>{/if}{/snippet}
+			{#if data.kind.stages.length && c.status !== 'closed' && c.mayChange}<Stage {data} />{/if}
 			<dl class="mt-2 grid grid-cols-[104px_1fr] gap-y-1.5">
-				{#each [['Status', `${c.status}${c.statusFrom ? ` from ${formatDay(c.statusFrom, data.today).slice(4)}` : ''}`], ['Opened', `${formatDay(c.openedOn, data.today)}, ${c.originating}`], ['Hours to date', formatHours(c.minutes)], ['Cost to date', formatCents(c.cents)], ['Last activity', formatInstant(c.lastActivity, data.zone, data.today)], ['Rulebook', data.book?.title ?? 'none']] as [k, x] (k)}<dt
+				{#each [['Status', `${c.status}${c.statusFrom ? ` from ${formatDay(c.statusFrom, data.today).slice(4)}` : ''}`], ['Opened', `${formatDay(c.openedOn, data.today)}, ${c.originating}`], ...(c.origin ? [['Origin', c.origin]] : []), ['Hours to date', formatHours(c.minutes)], ['Cost to date', formatCents(c.cents)], ['Last activity', formatInstant(c.lastActivity, data.zone, data.today)], ['Rulebook', data.book?.title ?? 'none']] as [k, x] (k)}<dt
 						class="sub"
 					>
 						{k}

@@ -11,18 +11,23 @@
 	import type { PageData } from './$types.js';
 	let { data }: { data: PageData } = $props();
 	const caption = $derived(data.caption);
+	/** Links of its kind, but for those that the matter has by the same name. */
+	const proposed = $derived(
+		data.proposedLinks.filter(({ name }) => !data.links.some((link) => link.name === name))
+	);
 	let adding = $state<'' | 'link' | 'number' | 'related'>(''),
 		other = $state('');
 </script>
 
 <Section title="Beside it">
-	{#snippet tools()}<button class="act" onclick={() => (adding = adding === 'link' ? '' : 'link')}
-			>link</button
-		><button class="act" onclick={() => (adding = adding === 'number' ? '' : 'number')}
-			>number</button
-		><button class="act" onclick={() => (adding = adding === 'related' ? '' : 'related')}
-			>related</button
-		>{/snippet}
+	{#snippet tools()}{#if caption.mayChange}<button
+				class="act"
+				onclick={() => (adding = adding === 'link' ? '' : 'link')}>link</button
+			><button class="act" onclick={() => (adding = adding === 'number' ? '' : 'number')}
+				>number</button
+			><button class="act" onclick={() => (adding = adding === 'related' ? '' : 'related')}
+				>related</button
+			>{/if}{/snippet}
 	{#if adding === 'link'}<ActionForm
 			action="?/link"
 			class="mt-2 flex flex-col gap-2"
@@ -115,6 +120,14 @@
 				aria-label="take out the link {l.name}">take out</RowAction
 			>
 		</div>{/each}
+	{#each proposed as { name, url } (name)}<div class="row flex h-9 items-center gap-2">
+			<a
+				class="grow truncate text-petrol hover:underline"
+				href={url}
+				rel="noreferrer"
+				target="_blank">{name}</a
+			><span class="sub">of its kind</span>
+		</div>{/each}
 	{#each data.references as r (r.whose + r.number)}<div class="row flex h-9 items-center gap-2">
 			<span class="sub">{r.whose}</span><b class="grow truncate font-semibold">{r.number}</b
 			><RowAction
@@ -147,7 +160,7 @@
 				>{k.names.join(', ')}</span
 			><span class="sub">{k.decision ?? 'open'}</span></a
 		>{/each}
-	{#if data.links.length + data.references.length + data.related.length + data.requests.length + data.checks.length === 0 && adding === ''}<p
+	{#if data.links.length + proposed.length + data.references.length + data.related.length + data.requests.length + data.checks.length === 0 && adding === ''}<p
 			class="sub mt-2"
 		>
 			Links, numbers of others, related matters.

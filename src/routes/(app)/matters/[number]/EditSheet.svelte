@@ -3,8 +3,9 @@
 	are shown and one is chosen.
 -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import type { Difference } from '#server/app/errors.ts';
+	import { isLawyer } from '#core/access/table.ts';
 	import FactFields from '$lib/matters/FactFields.svelte';
 	import type { MatterForms } from '$lib/matters/forms.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -17,6 +18,9 @@
 	type Props = { data: PageData; forms: MatterForms; open: boolean };
 	let { data, forms, open = $bindable() }: Props = $props();
 	const c = $derived(data.caption);
+	const lawyers = $derived(
+		data.staff.filter(({ role, id }) => isLawyer(role) || id === c.responsibleId)
+	);
 	const kind = $derived(forms.kinds.find(({ id }) => id === c.kind)!);
 	const kinds = $derived(forms.kinds.filter(({ id, active }) => active || id === c.kind));
 	let base = $state<Record<string, string>>({}),
@@ -74,7 +78,7 @@
 			conflict = x;
 			version = x.version;
 			choice = Object.fromEntries(x.differences.map((d) => [d.field, 'yours']));
-			toast(`${x.by} changed this meanwhile.`);
+			say(`${x.by} changed this meanwhile.`);
 		}}
 	>
 		{#snippet children({ errors, busy })}
@@ -109,10 +113,23 @@
 						label="Responsible lawyer"
 						error={errors.responsible}
 						bind:value={v.responsible}
+						>{#each lawyers as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</SelectField
+					>
+					<SelectField label="Opened by" error={errors.originating} bind:value={v.originating}
 						>{#each data.staff as s (s.id)}<option value={s.id}>{s.name}</option
 							>{/each}</SelectField
 					>
+					<SelectField label="Origin" error={errors.origin} bind:value={v.origin}>
+						<option value="">Not said</option>
+						{#each forms.origins as { id, label } (id)}<option value={id}>{label}</option>{/each}
+					</SelectField>
 				</div>
+				<TextArea
+					label="What it is about"
+					error={errors.description}
+					rows={4}
+					bind:value={v.description}
+				/>
 				<SelectField label="Rulebook" error={errors.rulebook} bind:value={v.rulebook}
 					><option value="">None</option>{#each forms.books as b (b.id)}<option value={b.id}
 							>{b.title}</option

@@ -8,7 +8,9 @@
 </script>
 
 <Section title="Facts"
-	>{#snippet tools()}<button class="act" onclick={() => onchange()}>Change</button>{/snippet}
+	>{#snippet tools()}{#if data.caption.mayChange}<button class="act" onclick={() => onchange()}
+				>Change</button
+			>{/if}{/snippet}
 	{#if shownFacts.length === 0}<Empty>No fact is written down yet.</Empty>{/if}
 	<dl class="mt-2 grid gap-x-8 gap-y-1.5 sm:grid-cols-2">
 		{#each shownFacts as f (f.key)}<div

@@ -1,6 +1,6 @@
 <!-- Who is on the matter from outside, in which role, and how they are reached. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Choose from '$lib/ui/Choose.svelte';
@@ -31,21 +31,21 @@
 		await navigator.clipboard
 			.writeText(reach.map((one) => `${one.name} <${one.email}>`).join(', '))
 			.then(
-				() => toast('Addresses copied.'),
-				() => toast('This browser does not let the page copy. Select the addresses instead.')
+				() => say('Addresses copied.'),
+				() => say('This browser does not let the page copy. Select the addresses instead.')
 			);
 	}
 	const reach = $derived(listed.filter((one) => one.status !== 'do not contact'));
 </script>
 
 <Section title="People" about={String(data.people.length || '')}>
-	{#snippet tools()}<button
-			class="act"
-			onclick={() => {
-				adding = !adding;
-				role = data.roles[0] ?? '';
-			}}>{adding ? 'Cancel' : 'Add someone'}</button
-		>{/snippet}
+	{#snippet tools()}{#if caption.mayChange}<button
+				class="act"
+				onclick={() => {
+					adding = !adding;
+					role = data.roles[0] ?? '';
+				}}>{adding ? 'Cancel' : 'Add someone'}</button
+			>{/if}{/snippet}
 	{#if adding}
 		<ActionForm
 			action="?/role"
@@ -105,16 +105,16 @@
 			>{#if p.phone}<span class="sub max-xl:hidden">{p.phone}</span>{/if}{#if p.email}<a
 					class="text-petrol max-sm:hidden"
 					href="mailto:{p.email}">{p.email}</a
-				>{/if}<button
-				class="act"
-				aria-label="change the role of {p.name}"
-				onclick={() => {
-					changing = p;
-					rFrom = p.from ?? '';
-					rTo = p.to ?? '';
-					rNote = p.note;
-				}}>change</button
-			>
+				>{/if}{#if caption.mayChange}<button
+					class="act"
+					aria-label="change the role of {p.name}"
+					onclick={() => {
+						changing = p;
+						rFrom = p.from ?? '';
+						rTo = p.to ?? '';
+						rNote = p.note;
+					}}>change</button
+				>{/if}
 		</div>{:else}<Empty>Nobody from outside is on this matter yet.</Empty>{/each}
 	{#if data.addresses.length}<p class="no-print mt-2 flex flex-wrap items-center gap-4">
 			<select class="box min-h-[26px] w-auto py-0" aria-label="Addresses of" bind:value={byRole}

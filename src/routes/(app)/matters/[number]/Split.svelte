@@ -1,6 +1,6 @@
 <!-- How the cost of the matter is shared among business units. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
@@ -33,7 +33,9 @@
 <Section
 	title="Split of cost"
 	about={caption.splitFrom ? `from ${formatDay(caption.splitFrom, data.today)}` : ''}
-	>{#snippet tools()}{#if data.can.split}<button class="act" onclick={split}>Change</button
+	>{#snippet tools()}{#if data.can.split && data.caption.mayChange}<button
+				class="act"
+				onclick={split}>Change</button
 			>{/if}{/snippet}
 	{#each caption.split as s, i (i)}<div class="row flex h-9 items-center gap-2">
 			<span class="h-2.5 w-2.5" style="background:var(--unit-{s.hue})"></span><span class="grow"
@@ -47,7 +49,7 @@
 		action="?/split"
 		ondone={() => {
 			splitting = false;
-			toast('The split is set.');
+			say('The split is set.');
 		}}
 	>
 		{#snippet children({ errors, busy })}

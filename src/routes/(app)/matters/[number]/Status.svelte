@@ -1,9 +1,11 @@
 <!-- Hold, close, reopen. Closing shows what is open and settles each. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { formatHours } from '#core/format/hours.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
+	import DateField from '$lib/ui/DateField.svelte';
+	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { findMatters } from '$lib/people/find.ts';
 	import Choose from '$lib/ui/Choose.svelte';
@@ -13,7 +15,9 @@
 	const c = $derived(data.caption),
 		o = $derived(data.open);
 	let to = $state<'closed' | 'on hold' | 'open' | 'proposed'>('closed'),
-		reason = $state('');
+		reason = $state(''),
+		ending = $state(''),
+		closedOn = $state('');
 	let deadlines = $state<Record<string, string>>({}),
 		tasks = $state<Record<string, string>>({}),
 		rounds = $state<Record<string, string>>({}),
@@ -23,6 +27,8 @@
 		if (open && !was) {
 			to = 'closed';
 			reason = '';
+			ending = '';
+			closedOn = '';
 			deadlines = {};
 			tasks = {};
 			rounds = {};
@@ -54,7 +60,7 @@
 			action="?/reopen"
 			ondone={() => {
 				open = false;
-				toast('The matter is open again.');
+				say('The matter is open again.');
 			}}
 		>
 			{#snippet children({ errors, busy })}
@@ -74,7 +80,7 @@
 			action={to === 'closed' ? '?/close' : '?/status'}
 			ondone={() => {
 				open = false;
-				toast(to === 'closed' ? 'The matter is closed.' : `The matter is ${to}.`);
+				say(to === 'closed' ? 'The matter is closed.' : `The matter is ${to}.`);
 			}}
 		>
 			{#snippet children({ errors, busy })}
@@ -96,6 +102,27 @@
 							name="tasks"
 							value={JSON.stringify(taken)}
 						/><input type="hidden" name="rounds" value={JSON.stringify(rounds)} />
+						<div class="grid grid-cols-2 gap-3">
+							{#if data.kind.endings.length}
+								<SelectField
+									label="How it ended"
+									name="ending"
+									bind:value={ending}
+									error={errors.ending}
+								>
+									<option value="">Choose</option>
+									{#each data.kind.endings as one (one)}<option>{one}</option>{/each}
+								</SelectField>
+							{/if}
+							<DateField
+								name="closedOn"
+								label="Ended on"
+								hint="today, where nothing is written"
+								bind:value={closedOn}
+								today={data.today}
+								error={errors.closedOn}
+							/>
+						</div>
 						{#if dates.length}
 							<section>
 								<div class="ruled">
@@ -195,6 +222,9 @@
 							{#each o.drafts as d (d.staffId)}<li>
 									{d.name} has {formatHours(d.minutes)} h that are not released, and is told.
 								</li>{/each}
+							{#each o.timers as { name } (name)}<li>
+									{name} has a timer on it that is not written down yet.
+								</li>{/each}
 							{#if o.unallocated}<li>
 									{formatHours(o.unallocated)} h are released and go into the next cost run.
 								</li>{/if}
@@ -202,7 +232,7 @@
 									{plural(o.questions, 'question')} in the logbook without an answer.
 								</li>{/if}
 							<li>
-								{data.kind.name} is kept {plural(data.kind.retentionYears, 'year')} from today. Everything
+								{data.kind.name} is kept {plural(data.kind.retentionYears, 'year')} from that day. Everything
 								comes back when the matter is reopened.
 							</li>
 						</ul>

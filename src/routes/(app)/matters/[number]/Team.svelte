@@ -3,10 +3,13 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Section from '$lib/ui/Section.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import StandIn from './StandIn.svelte';
 	import type { PageData } from './$types.js';
 	let { data }: { data: PageData } = $props();
 	const caption = $derived(data.caption);
+	const saidOf = ({ part, owner, access }: PageData['caption']['members'][number]) =>
+		[part, owner && 'says who is on it', access === 'read' && 'reads'].filter(Boolean).join(', ');
 	const others = $derived(
 		data.staff.filter((person) => !caption.members.some((member) => member.id === person.id))
 	);
@@ -27,8 +30,8 @@
 	{#each caption.members.filter((member) => member.id !== caption.responsibleId) as m (m.id)}<div
 			class="row flex h-9 items-center gap-2"
 		>
-			<span class="grow">{m.name}</span>{#if m.owner}<span class="sub">owner</span
-				>{/if}{#if caption.mayStaff || m.id === data.me.id}<ActionForm action="?/leave"
+			<span class="min-w-0 grow truncate">{m.name} <span class="sub">{saidOf(m)}</span></span
+			>{#if caption.mayStaff || m.id === data.me.id}<ActionForm action="?/leave"
 					>{#snippet children({ errors, busy })}<input
 							type="hidden"
 							name="matterId"
@@ -53,12 +56,41 @@
 							>{/each}</select
 					><button class="btn" disabled={busy}>Add</button>
 				</div>
+				<TextField
+					class="mt-2"
+					label="As"
+					name="part"
+					list="parts"
+					error={errors.part}
+					autocomplete="off"
+				/>
+				<datalist id="parts"
+					>{#each data.parts as part (part)}<option>{part}</option>{/each}</datalist
+				>
+				<label class="sub mt-1 block"
+					><input type="checkbox" name="access" value="read" /> to read it only</label
+				>
 				<label class="sub mt-1 block"
 					><input type="checkbox" name="owner" /> may also say who is on it</label
-				>{#if errors.staffId}<p class="fault mt-1">
-						{errors.staffId}
-					</p>{/if}{/snippet}</ActionForm
+				>{#each [errors.staffId, errors.access].filter(Boolean) as fault (fault)}<p
+						class="fault mt-1"
+					>
+						{fault}
+					</p>{/each}{/snippet}</ActionForm
 		>
+		{#if data.teams.length}
+			<ActionForm action="?/team" class="no-print mt-2 flex gap-2">
+				{#snippet children({ errors, busy })}
+					<input type="hidden" name="matterId" value={caption.id} />
+					<select class="box" name="teamId" aria-label="Team to add">
+						<option value="">Add a team</option>
+						{#each data.teams as { id, name } (id)}<option value={id}>{name}</option>{/each}
+					</select>
+					<button class="btn" disabled={busy}>Add</button>
+					{#if errors.teamId}<p class="fault">{errors.teamId}</p>{/if}
+				{/snippet}
+			</ActionForm>
+		{/if}
 		<RowAction
 			action="?/restrict"
 			class="no-print mt-2"

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Banner from '$lib/ui/Banner.svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import type { Difference } from '#server/app/errors.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	import { findPeople } from '$lib/people/find.ts';
@@ -164,7 +164,7 @@
 							><RowAction
 								action="?/undo"
 								ondone={() => {
-									toast(`${m.name} has a card of its own again.`);
+									say(`${m.name} has a card of its own again.`);
 								}}
 								fields={{ mergeId: m.id }}>take apart</RowAction
 							>
@@ -313,7 +313,7 @@
 			merging = false;
 			gone = '';
 			goneName = '';
-			toast('The cards are one.');
+			say('The cards are one.');
 		}}
 		>{#snippet children({ errors, busy })}<Choose
 				label="The other card"

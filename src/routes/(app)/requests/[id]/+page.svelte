@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	import { findMatters, findPeople } from '$lib/people/find.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -181,7 +181,7 @@
 								class="mt-3"
 								ondone={async (d) => {
 									doing = '';
-									toast(`Put to ${d.number}.`);
+									say(`Put to ${d.number}.`);
 									await goto(`/matters/${d.number}`);
 								}}
 								>{#snippet children({ errors, busy })}<Choose

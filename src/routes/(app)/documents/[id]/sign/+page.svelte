@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
 	import TextArea from '$lib/ui/TextArea.svelte';
@@ -158,7 +158,7 @@
 		<ActionForm
 			action={data.self ? '?/send&self' : '?/send'}
 			ondone={async () => {
-				toast('Sent. The Post room has the mail.');
+				say('Sent. The Post room has the mail.');
 				await goto(`/documents/${data.doc.id}`);
 			}}
 		>

@@ -28,7 +28,7 @@
 	let { data } = $props();
 	const caption = $derived(data.caption);
 	/** What is closed stays as it is. */
-	const mayDocket = $derived(data.can.docket && caption.status !== 'closed');
+	const mayDocket = $derived(data.can.docket && caption.mayChange && caption.status !== 'closed');
 	const deadlines = $derived(data.events.flatMap((event) => event.deadlines));
 	let entering = $state(false),
 		byHand = $state(page.url.searchParams.has('hand')),

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import SourceField from '$lib/docket/SourceField.svelte';
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import { capitalize } from '#core/format/words.ts';
 	import { askServer } from '$lib/ui/ask.ts';
@@ -94,7 +94,7 @@
 			ondone={(d) => {
 				found = [];
 				open = false;
-				toast(`Entered ${plural(Number(d.brought), 'event')}.`);
+				say(`Entered ${plural(Number(d.brought), 'event')}.`);
 			}}
 		>
 			{#snippet children({ errors, busy })}
@@ -138,7 +138,7 @@
 			ondone={() => {
 				kept.clear();
 				open = false;
-				toast('Docketed. A second person is asked to check.');
+				say('Docketed. A second person is asked to check.');
 			}}
 		>
 			{#snippet children({ errors, busy })}

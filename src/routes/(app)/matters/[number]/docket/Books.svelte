@@ -3,7 +3,7 @@
 -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import { formatInstant, formatDay } from '$lib/ui/format.ts';
@@ -42,7 +42,7 @@
 		address = $state('');
 	async function copy() {
 		await navigator.clipboard.writeText(address);
-		toast('The address is copied.');
+		say('The address is copied.');
 	}
 </script>
 
@@ -103,7 +103,7 @@
 					class="mt-2 flex items-center gap-2"
 					ondone={() => {
 						ending = '';
-						toast('Ended. Dates it changed wait for a decision.');
+						say('Ended. Dates it changed wait for a decision.');
 					}}
 					>{#snippet children({ errors, busy })}<input
 							type="hidden"
@@ -185,7 +185,7 @@
 			{#if feed}<RowAction
 					action="?/revoke"
 					ondone={() => {
-						toast('Revoked: the address says so from now on.');
+						say('Revoked: the address says so from now on.');
 					}}
 					fields={{ feedId: feed.id }}>revoke it</RowAction
 				>{/if}{/if}

@@ -3,7 +3,7 @@
 	described, answered, sent outside.
 -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import { formatDate } from '#core/format/dates.ts';
 	import type { DeadlineView } from '#server/docket/list.ts';
@@ -99,14 +99,14 @@
 		answer: AnswerCheck,
 		invite: SendDate
 	};
-	/** What was done by a slip of the hand is undone from the toast. */
+	/** What was done by a slip of the hand is undone where it is said. */
 	const UNDONE: readonly DateAct[] = ['meet', 'vacate', 'hold', 'off'];
 	function ondone(result: Record<string, unknown>) {
 		open = false;
 		const said = RESULTS[act](result);
 		const undo = deadline && undoing({ id: deadline.id, also: went.map(({ id }) => id) });
 		const isUndone = UNDONE.includes(act) && undo;
-		toast(said, isUndone ? { action: { label: 'Undo', onClick: undo } } : {});
+		say(said, isUndone ? { action: { label: 'Undo', onClick: undo } } : {});
 	}
 </script>
 

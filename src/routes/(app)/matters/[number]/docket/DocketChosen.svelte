@@ -1,6 +1,6 @@
 <!-- Decides the proposals that were chosen, in one go: docketed, or set aside with a reason. -->
 <script lang="ts">
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { plural } from '$lib/ui/format.ts';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -13,7 +13,7 @@
 	class="no-print mt-3 flex items-center gap-3 border border-rule bg-white px-3 py-2"
 	ondone={({ docketed }) => {
 		onclear();
-		toast(`Docketed ${plural(Number(docketed), 'date')}. A second person is asked to check.`);
+		say(`Docketed ${plural(Number(docketed), 'date')}. A second person is asked to check.`);
 	}}
 >
 	{#snippet children({ busy })}
@@ -31,7 +31,7 @@
 	ondone={({ aside }) => {
 		onclear();
 		reason = '';
-		toast(`Set aside ${plural(Number(aside), 'date')}.`);
+		say(`Set aside ${plural(Number(aside), 'date')}.`);
 	}}
 >
 	{#snippet children({ errors, busy })}

@@ -1,7 +1,7 @@
 <!-- Enter an event on a matter, in a drawer. -->
 <script lang="ts">
 	import type { ComponentProps } from 'svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import EventForm from '$lib/docket/EventForm.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import { plural } from '$lib/ui/format.ts';
@@ -12,7 +12,7 @@
 	let { open = $bindable(), matter, ...rest }: Props = $props();
 	function ondone({ docketed }: Record<string, unknown>) {
 		open = false;
-		toast(
+		say(
 			Number(docketed)
 				? `Docketed ${plural(Number(docketed), 'date')}. A second person is asked to check.`
 				: 'Kept as proposed.'

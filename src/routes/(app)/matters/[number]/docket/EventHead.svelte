@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import { page } from '$app/state';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { formatDay, plural } from '$lib/ui/format.ts';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -72,7 +72,7 @@
 		ondone={({ vacated, back }) => {
 			asking = false;
 			reason = '';
-			toast(
+			say(
 				vacated === undefined
 					? `It stands again, with ${plural(Number(back), 'date')}.`
 					: `Withdrawn, and ${plural(Number(vacated), 'docketed date')} with it.`

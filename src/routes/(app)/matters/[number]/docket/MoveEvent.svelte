@@ -4,7 +4,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import SourceField from '$lib/docket/SourceField.svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { isDialogOpen } from '$lib/ui/keys.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -156,7 +156,7 @@
 		action="?/move"
 		onconflict={meet}
 		ondone={(d) => {
-			toast(
+			say(
 				`Moved ${plural(Number(d.moved), 'date')}. ${plural(Number(d.told), 'person', 'people')} told, once.`
 			);
 			onclose();

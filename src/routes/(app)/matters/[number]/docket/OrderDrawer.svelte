@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import SourceField from '$lib/docket/SourceField.svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import { readTypedDate } from '$lib/ui/typed-date.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
@@ -98,7 +98,7 @@
 			ondone={(d) => {
 				kept.clear();
 				open = false;
-				toast(
+				say(
 					Number(d.affected)
 						? `Kept. ${plural(Number(d.affected), 'date')} wait for a decision.`
 						: 'Kept. No date there already is affected.'

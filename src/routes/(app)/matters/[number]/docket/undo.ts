@@ -1,7 +1,7 @@
-/** Takes the last act on a date back from the toast that told of it. */
+/** Takes the last act on a date back from where it was said. */
 import { deserialize } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
-import { toast } from 'svelte-sonner';
+import { say } from '$lib/ui/say.svelte.ts';
 
 /** What a click on "Undo" does. */
 export const undoing =
@@ -23,9 +23,9 @@ async function undo(deadlineId: string, also: readonly string[]): Promise<void> 
 		const result = deserialize(await response.text());
 		const errors = result.type === 'failure' ? (result.data?.errors ?? {}) : {};
 		const [refused] = Object.values(errors as Record<string, string>);
-		toast(result.type === 'success' ? 'Undone: it stands again.' : (refused ?? 'Not undone.'));
+		say(result.type === 'success' ? 'Undone: it stands again.' : (refused ?? 'Not undone.'));
 		await invalidateAll();
 	} catch {
-		toast('The server could not be reached: it is not undone.');
+		say('The server could not be reached: it is not undone.');
 	}
 }

@@ -60,10 +60,12 @@
 			Documents{data.folder ? ` in ${data.folder}` : ''}
 		</h2>
 		{#if data.folder}<a class="act" href="?">all folders</a>{/if}
-		<button class="btn" onclick={() => (uploading = true)}>Add a file</button><button
-			class="btn go"
-			onclick={() => (assembling = true)}>Assemble a letter</button
-		>
+		{#if c.mayChange}
+			<button class="btn" onclick={() => (uploading = true)}>Add a file</button><button
+				class="btn go"
+				onclick={() => (assembling = true)}>Assemble a letter</button
+			>
+		{/if}
 	</div>
 	{#if data.documents.length}<DocumentRows
 			rows={data.documents}

@@ -117,39 +117,42 @@
 				href={to({ tag: data.filter.tag === t.tag ? '' : t.tag })}>#{t.tag} {t.n}</a
 			>{/each}
 	</div>
-	<ActionForm action="?/note" class="no-print relative mt-3" ondone={() => kept.clear()}
-		>{#snippet children({ errors, busy })}
-			<input type="hidden" name="matterId" value={data.caption.id} />
-			<div class="flex items-start gap-2">
-				<textarea
-					class="box"
-					name="words"
-					rows={2}
-					bind:this={box}
-					bind:value={kept.value.words}
-					placeholder="Write a note. @name tells a colleague, #word makes it findable."
-					aria-label="Write a note"
-					aria-invalid={errors.words ? 'true' : undefined}></textarea>
-				<div class="flex flex-col gap-1">
-					<button class="btn" disabled={busy}>{kept.value.asks ? 'Ask' : 'Note it'}</button><label
-						class="sub whitespace-nowrap"
-						><input type="checkbox" name="asks" bind:checked={kept.value.asks} /> a question</label
-					>
+	{#if data.caption.mayChange}
+		<ActionForm action="?/note" class="no-print relative mt-3" ondone={() => kept.clear()}
+			>{#snippet children({ errors, busy })}
+				<input type="hidden" name="matterId" value={data.caption.id} />
+				<div class="flex items-start gap-2">
+					<textarea
+						class="box"
+						name="words"
+						rows={2}
+						bind:this={box}
+						bind:value={kept.value.words}
+						placeholder="Write a note. @name tells a colleague, #word makes it findable."
+						aria-label="Write a note"
+						aria-invalid={errors.words ? 'true' : undefined}></textarea>
+					<div class="flex flex-col gap-1">
+						<button class="btn" disabled={busy}>{kept.value.asks ? 'Ask' : 'Note it'}</button>
+						<label class="sub whitespace-nowrap">
+							<input type="checkbox" name="asks" bind:checked={kept.value.asks} />
+							a question
+						</label>
+					</div>
 				</div>
-			</div>
-			{#if offered.length}<ul
-					class="absolute z-10 mt-1 w-64 rounded border border-rule bg-white p-1 shadow-raised"
-				>
-					{#each offered as s (s.id)}<li>
-							<button
-								type="button"
-								class="w-full rounded px-2 py-1 text-left hover:bg-petrol-wash"
-								onclick={() => mention(s.name)}>{s.name}</button
-							>
-						</li>{/each}
-				</ul>{/if}
-			{#if errors.words}<p class="fault mt-1">{errors.words}</p>{/if}{/snippet}</ActionForm
-	>
+				{#if offered.length}<ul
+						class="absolute z-10 mt-1 w-64 rounded border border-rule bg-white p-1 shadow-raised"
+					>
+						{#each offered as s (s.id)}<li>
+								<button
+									type="button"
+									class="w-full rounded px-2 py-1 text-left hover:bg-petrol-wash"
+									onclick={() => mention(s.name)}>{s.name}</button
+								>
+							</li>{/each}
+					</ul>{/if}
+				{#if errors.words}<p class="fault mt-1">{errors.words}</p>{/if}{/snippet}</ActionForm
+		>
+	{/if}
 	<div class="mt-3 border-t-[1.5px] border-ink">
 		{#each rows as l (l.id)}
 			<div

@@ -35,7 +35,7 @@
 <div class="p-5">
 	<div class="flex items-center gap-3">
 		<h2 class="read grow text-title font-medium">Tasks</h2>
-		<button class="btn go" onclick={start}>Add a task</button>
+		{#if c.mayChange}<button class="btn go" onclick={start}>Add a task</button>{/if}
 	</div>
 	<div class="mt-2 border-t-[1.5px] border-ink">
 		{#each data.tasks as t (t.id)}

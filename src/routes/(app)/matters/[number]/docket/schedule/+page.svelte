@@ -4,7 +4,7 @@
 -->
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { toast } from 'svelte-sonner';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import { goto } from '$app/navigation';
 	import type { ReadSchedule } from '#core/docket/schedule-text.ts';
 	import type { EffectView } from '#server/docket/effect-views.ts';
@@ -108,7 +108,7 @@
 			: `Docket ${plural(fresh, 'row')}`
 	);
 	async function done(result: Record<string, unknown>) {
-		toast(
+		say(
 			amended
 				? `Amended: ${plural(Number(result.changed), 'date')} changed, ${Number(result.dates)} added. A second person is asked to check.`
 				: `Docketed ${plural(Number(result.dates) + Number(result.added), 'date')}. A second person is asked to check them.`

@@ -56,6 +56,6 @@ for (const [name, folder] of Object.entries(folders))
 	copy(join(home, folder), join(build, 'assets', name));
 for (const file of Object.values(FONT_FILES).flatMap((cuts) => Object.values(cuts)))
 	copy(join(home, fonts, file), join(build, 'assets/fonts', file));
-for (const file of ['bin/start.mjs', 'bin/serve.mjs'])
+for (const file of ['bin/start.mjs', 'bin/faults.mjs', 'bin/serve.mjs'])
 	copy(join(home, file), join(build, file.slice(4)));
 for (const file of ['package.json', 'package-lock.json']) copy(join(home, file), join(build, file));

@@ -7,6 +7,8 @@ import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, home, makeDemo, packages } from './prepare.mjs';
 
+// What is written is for this user alone.
+process.umask(0o077);
 packages();
 build();
 const data = process.env.KITE_DATA ?? join(home, 'data/demo');

@@ -56,7 +56,8 @@ export function build() {
 		'vite.config.ts',
 		'bin/build.ts',
 		'bin/serve.mjs',
-		'bin/start.mjs'
+		'bin/start.mjs',
+		'bin/faults.mjs'
 	])
 		h.update(readFileSync(join(home, f)));
 	const now = h.digest('hex');

@@ -110,9 +110,16 @@ describe('every main view', { timeout: 600_000 }, () => {
 				paper,
 				`${paper}/sign`
 			].map((text): [Desk, string] => [io, text]),
-			...['/costs', run, '/mail', '/kinds', '/kinds/litigation', '/imports', '/jobs'].map(
-				(text): [Desk, string] => [ops, text]
-			),
+			...[
+				'/costs',
+				run,
+				'/mail',
+				'/kinds',
+				'/kinds/litigation',
+				'/imports',
+				'/jobs',
+				'/accounts'
+			].map((text): [Desk, string] => [ops, text]),
 			[wes, '/'],
 			[wes, '/requests'],
 			[clerk, '/rulebooks/us-tx-district/edit?as=text'],

@@ -9,7 +9,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { startSession } from '#server/access/accounts.ts';
+import { startSession } from '#server/access/sessions.ts';
 import { makeClock } from '#server/app/clock.ts';
 import { openDb } from '#server/db/open.ts';
 import { COOKIE } from '#server/http/cookie.ts';

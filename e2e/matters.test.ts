@@ -470,12 +470,12 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.go(pier);
 		await io.press('Hold or close');
 		await io.fill('Reason', 'Settled at mediation');
+		await io.select('How it ended', 'Settled');
 		await io.press('Close the matter');
 		await io.sees(/Not settled yet: \d dates, \d tasks\. Choose what becomes of each\./);
 		await io.press('vacate the rest');
 		await io.press('drop the rest');
-		const boxes = await io.page.$$('[role="dialog"] input[type="checkbox"]');
-		for (const b of boxes) await b.click();
+		for (const box of await io.page.$$('[role="dialog"] input[type="checkbox"]')) await box.click();
 		await io.press('Close the matter');
 		await io.sees('The matter is closed.');
 		await io.sees('Settled at mediation');

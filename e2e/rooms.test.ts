@@ -4,7 +4,7 @@
  */
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
@@ -273,16 +273,51 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			KITE_MAIL_FROM: 'x@x',
 			KITE_SEAL_P12: '/no/such',
 			KITE_SEAL_PASSWORD: 'short',
-			KITE_TODAY: '2026-01-01'
+			KITE_TODAY: '2026-01-01',
+			KITE_ZONE: 'Atlantis/Harbor',
+			PORT: '99999'
 		});
 		assert.equal(unsafe.status, 1);
 		for (const words of [
 			/must begin with https/,
 			/fewer than 12 characters/,
 			/a file that is not there/,
-			/KITE_TODAY is for the demo/
+			/KITE_TODAY is for the demo/,
+			/KITE_ZONE is no time zone/,
+			/PORT is not a number of a port/,
+			/nothing answers at x/
 		])
 			assert.match(unsafe.stderr, words);
+	});
+
+	it('does not start for real on the demo, behind a proxy it does not know, or with a wrong key', () => {
+		const { stderr, status } = spawnSync(process.execPath, ['bin/start.mjs'], {
+			env: {
+				PATH: process.env.PATH!,
+				...{ KITE_DATA: house.data, KITE_ORIGIN: 'https://legal.example.com' },
+				...{ KITE_SMTP_URL: 'http://mail.example.com', KITE_MAIL_FROM: 'nobody' },
+				KITE_SEAL_P12: join(house.data, 'seal.p12'),
+				KITE_SEAL_PASSWORD: 'not the password of it'
+			},
+			encoding: 'utf8',
+			timeout: 20_000
+		});
+		assert.equal(status, 1);
+		for (const words of [
+			/KITE_DATA holds the demo/,
+			/ADDRESS_HEADER is missing/,
+			/does not open the key/,
+			/KITE_SMTP_URL is no address/,
+			/KITE_MAIL_FROM is no sender/
+		])
+			assert.match(stderr, words);
+	});
+
+	it('keeps its data to the user who runs it', () => {
+		const modeOf = (path: string) => (statSync(path).mode & 0o777).toString(8);
+		assert.equal(modeOf(house.data), '700');
+		for (const name of ['kite-pen.db', 'kite-pen.db-wal'])
+			assert.equal(modeOf(join(house.data, name)), '600', name);
 	});
 
 	it('backs up while it runs, and the copy opens', () => {

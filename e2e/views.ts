@@ -31,5 +31,6 @@ export const listViews = (matter: string): string[] => [
 	...DOCKET,
 	'/docket/calculator?court=us-ca-superior&amount=16&unit=cd&way=before&from=2027-01-25',
 	'/documents',
-	'/time'
+	'/time',
+	'/account'
 ];

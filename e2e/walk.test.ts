@@ -63,6 +63,7 @@ const roomOf = (room: string) => `/matters/${hidden.number}/${room}`;
  * in and out, health).
  */
 type Stop = string | [path: string, body: unknown];
+const plain = (...paths: string[]) => Object.fromEntries(paths.map((path) => [path, () => [path]]));
 const WALK: Record<string, (() => Stop[]) | null> = {
 	'/': () => ['/'],
 	'/matters': () => ['/matters?who=all', '/matters?who=all&q=Heron', '/matters?who=all&closed=1'],
@@ -97,7 +98,6 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/requests': () => ['/requests', '/requests?show=done', '/requests?show=mine'],
 	'/requests/[id]': () => [`/requests/${hidden.request}`],
 	'/requests/[id]/file/[file]': () => [`/requests/${hidden.request}/file/${hidden.paper}`],
-	'/kinds': () => ['/kinds'],
 	'/kinds/[id]': () => ['/kinds/corporate'],
 	'/kinds/[id]/yaml': () => ['/kinds/corporate/yaml'],
 	'/imports': () => ['/imports'],
@@ -119,7 +119,6 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/docket/authority/[id]': () => [`/docket/authority/${hidden.deadline}`],
 	'/docket/reconcile': () => ['/docket/reconcile'],
 	'/docket/sign-off': () => ['/docket/sign-off', '/docket/sign-off?week=2026-11-16'],
-	'/docket/papers': () => ['/docket/papers'],
 	'/docket/papers/[id]': () => [`/docket/papers/${hidden.paperIn}`],
 	'/docket/check': () => ['/docket/check', `/docket/check?deadline=${hidden.deadline}`],
 	'/docket/changes': () => ['/docket/changes'],
@@ -136,8 +135,8 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/rulebooks/[id]/edit': () => ['/rulebooks/us-federal/edit'],
 	'/rulebooks/[id]/yaml': () => ['/rulebooks/us-federal/yaml'],
 	'/docket/calculator': () => ['/docket/calculator?court=us-federal&amount=21'],
-	'/staff': () => ['/staff'],
-	'/jobs': () => ['/jobs'],
+	...plain('/staff', '/account', '/accounts', '/jobs', '/kinds', '/docket/papers'),
+	'/password/[token]': null,
 	'/feed/[token]': null,
 	'/documents': () => ['/documents', '/documents?q=Heron'],
 	'/documents/[id]': () => [`/documents/${hidden.document}`],

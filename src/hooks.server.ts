@@ -10,9 +10,9 @@ import {
 	type RequestEvent
 } from '@sveltejs/kit';
 import { building } from '$app/environment';
-import { findSessionStaff } from '#server/access/accounts.ts';
+import { findSessionStaff } from '#server/access/sessions.ts';
 import { compressResponse } from '#server/http/compress.ts';
-import { COOKIE } from '#server/http/cookie.ts';
+import { cookieName } from '#server/http/cookie.ts';
 import { findMoved } from '#server/http/moved.ts';
 import { errorWords } from '#server/http/error-words.ts';
 import { startTiming } from '#server/http/timing.ts';
@@ -25,13 +25,14 @@ export async function init(): Promise<void> {
 }
 
 /**
- * Pages that need no account: signing in, an outside signer's link, a calendar's secret address,
- * the health of the server.
+ * Pages that need no account: signing in, setting a password by a link, an outside signer's link,
+ * a calendar's secret address, the health of the server.
  */
 const isOpen = (path: string): boolean =>
 	path === '/sign-in' ||
 	path === '/healthz' ||
 	path.startsWith('/sign/') ||
+	path.startsWith('/password/') ||
 	path.startsWith('/feed/');
 
 const HEADERS: Readonly<Record<string, string>> = {
@@ -56,6 +57,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 			return json({ message: SIGNED_OUT }, { status: 401 });
 		redirect(303, `/sign-in?to=${encodeURIComponent(pathname + search)}`);
 	}
+	if (comesFromElsewhere(event)) return json({ message: FROM_ELSEWHERE }, { status: 403 });
 	const response = await compressResponse(event.request, await resolve(event));
 	setHeaders(event, response);
 	addTiming(response);
@@ -73,12 +75,26 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return response;
 };
 
+const FROM_ELSEWHERE = 'This was sent by a page of another address, and is not taken.';
+
+/**
+ * What changes something is taken from a page of this house only. The framework looks at forms;
+ * this looks at everything else, by what the browser says of where it comes from.
+ */
+function comesFromElsewhere({ request, url }: RequestEvent): boolean {
+	if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return false;
+	const site = request.headers.get('sec-fetch-site');
+	if (site && site !== 'same-origin' && site !== 'none') return true;
+	const origin = request.headers.get('origin');
+	return origin !== null && origin !== url.origin;
+}
+
 /** The application, and the member of staff whose session it is. */
 function recognize(event: RequestEvent): void {
 	const { app, settings } = requireRunning();
 	event.locals.app = app;
 	event.locals.settings = settings;
-	const token = event.cookies.get(COOKIE);
+	const token = event.cookies.get(cookieName(settings.secure));
 	const staff = token ? findSessionStaff(app, token) : undefined;
 	if (!token || !staff) return;
 	event.locals.staff = staff;

@@ -68,7 +68,9 @@ const TABLE = {
 	'interest.decide': legal,
 	'import.run': ['paralegal', 'legal-operations', 'administrator'],
 	'overview.read': ['counsel', 'legal-operations', 'administrator'],
-	'staff.edit': ['docket-clerk', 'legal-operations', 'administrator']
+	'staff.edit': ['docket-clerk', 'legal-operations', 'administrator'],
+	'account.own': [...department, 'business-partner'],
+	'account.edit': ['administrator']
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Action = keyof typeof TABLE;

@@ -25,8 +25,9 @@ export function openApplication(
 	settings: Settings,
 	{ work, clock = makeClock(settings.zone, settings.today) }: Parts = {}
 ): Application {
-	mkdirSync(settings.data, { recursive: true });
+	mkdirSync(settings.data, { recursive: true, mode: 0o700 });
 	const db = openDb(databaseFile(settings), () => clock.today());
+	keepToOwner(settings);
 	let key: Promise<SealKey> | undefined;
 	const app: Application = {
 		db,
@@ -38,6 +39,17 @@ export function openApplication(
 		wake: () => undefined
 	};
 	return app;
+}
+
+/**
+ * The folder and the database are for the user who runs the server alone, also where an earlier
+ * release made them.
+ */
+function keepToOwner(settings: Settings): void {
+	const file = databaseFile(settings);
+	chmodSync(settings.data, 0o700);
+	for (const path of [file, `${file}-wal`, `${file}-shm`])
+		if (existsSync(path)) chmodSync(path, 0o600);
 }
 
 /** The key that was given, or the house's own, which is made when it is first needed. */

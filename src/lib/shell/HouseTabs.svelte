@@ -7,6 +7,7 @@
 			{ href: '/kinds', name: 'Matter kinds', open: page.data.can.kinds },
 			{ href: '/imports', name: 'Imports', open: page.data.can.imports },
 			{ href: '/staff', name: 'Staff', open: page.data.can.staff },
+			{ href: '/accounts', name: 'Accounts', open: page.data.can.accounts },
 			{ href: '/jobs', name: 'Jobs', open: page.data.can.kinds }
 		].filter(({ open }) => open)
 	);

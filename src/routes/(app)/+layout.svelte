@@ -34,8 +34,8 @@
 		'/matters': ['/figures'],
 		'/docket': ['/rulebooks', '/docket/calculator'],
 		'/people': ['/interest'],
-		'/kinds': ['/imports', '/staff', '/jobs'],
-		'/imports': ['/kinds', '/staff']
+		'/kinds': ['/imports', '/staff', '/accounts', '/jobs'],
+		'/imports': ['/kinds', '/staff', '/accounts']
 	};
 	const on = (href: string) =>
 		href === '/'
@@ -137,6 +137,7 @@
 				<div class="who-menu">
 					<p class="font-semibold">{data.me.name}</p>
 					<p class="sub">{data.me.role}</p>
+					<p class="mt-2"><a class="act" href="/account">Your account</a></p>
 					<form method="post" action="/sign-out" class="mt-3">
 						<button class="btn">Sign out</button>
 					</form>

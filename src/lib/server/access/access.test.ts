@@ -53,11 +53,13 @@ import { importAllCommands } from '#server/testing/all-commands.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 
 import { PEOPLE } from '../../../../demo/house.ts';
-import { findSessionStaff, signIn, signInDemo, signOut } from './accounts.ts';
+import { signIn, signInDemo } from './accounts.ts';
+import { findSessionStaff, signOut } from './sessions.ts';
 import { ELSEWHERE, isRefusedToReaders } from '#server/testing/elsewhere.ts';
 import { appendAudit, verifyAudit } from './audit.ts';
 
 await importAllCommands();
+const PLACE = { address: '10.0.0.1', agent: 'x' };
 
 describe('the audit trail', () => {
 	let house: TestHouse;
@@ -545,29 +547,22 @@ describe('mail', () => {
 	});
 });
 
+const wordsOf = async (answer: ReturnType<typeof signIn>) =>
+	((await answer) as { error: string }).error;
 describe('accounts', () => {
 	it('throttle wrong passwords, and say no more than that', async () => {
 		const house = await testHouse();
 		const words = new Set<string>();
 		for (let i = 0; i < 6; i++)
-			words.add(
-				(
-					(await signIn(house, i % 2 ? 'okafor' : 'nobody', 'wrong', '10.0.0.1')) as {
-						error: string;
-					}
-				).error
-			);
+			words.add(await wordsOf(signIn(house, i % 2 ? 'okafor' : 'nobody', 'wrong', PLACE)));
 		assert.deepEqual([...words], ['The name or the password is not right.']);
-		for (let i = 0; i < 3; i++) await signIn(house, 'okafor', 'wrong', '10.0.0.1');
-		assert.match(
-			((await signIn(house, 'okafor', 'larkhaven', '10.0.0.1')) as { error: string }).error,
-			/Too many tries/
-		);
-		assert.ok('token' in (await signIn(house, 'wardle', 'larkhaven', '10.0.0.1')));
+		for (let i = 0; i < 3; i++) await signIn(house, 'okafor', 'wrong', PLACE);
+		assert.match(await wordsOf(signIn(house, 'okafor', 'larkhaven', PLACE)), /Too many tries/);
+		assert.ok('token' in (await signIn(house, 'wardle', 'larkhaven', PLACE)));
 	});
 	it('keep only a hash of a session, end it, and have no demo door outside the demo', async () => {
 		const house = await testHouse();
-		const item = (await signIn(house, 'Okafor ', 'larkhaven', '10.0.0.1')) as { token: string };
+		const item = (await signIn(house, 'Okafor ', 'larkhaven', PLACE)) as { token: string };
 		assert.equal(findSessionStaff(house, item.token)?.login, 'okafor');
 		assert.equal(
 			all(house.db, 'SELECT 1 FROM session WHERE token_hash = @tokenHash', {
@@ -578,7 +573,7 @@ describe('accounts', () => {
 		signOut(house, item.token);
 		assert.equal(findSessionStaff(house, item.token), undefined);
 		assert.ok('error' in signInDemo(house, 'okafor'));
-		const other = (await signIn(house, 'okafor', 'larkhaven', '10.0.0.1')) as { token: string };
+		const other = (await signIn(house, 'okafor', 'larkhaven', PLACE)) as { token: string };
 		house.set('2026-11-24');
 		assert.equal(findSessionStaff(house, other.token), undefined, 'ends after twelve hours');
 	});

@@ -1,33 +1,24 @@
-/** Local accounts: argon2id passwords, throttled sign-in, sessions of which only a hash is kept. */
+/** Local accounts: argon2id passwords, and signing in with a limit of tries. */
 import { hash, verify } from '@node-rs/argon2';
+import { LONGEST_PASSWORD } from '#core/access/password.ts';
 import type { Role } from '#core/access/table.ts';
 import type { Application, Staff } from '#server/app/application.ts';
-import { newToken, sha256 } from '#server/app/ids.ts';
-import { all, insert, maybeOne, remove, run, scalar } from '#server/db/sql.ts';
+import { newToken } from '#server/app/ids.ts';
+import { all, insert, maybeOne, run, scalar } from '#server/db/sql.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
 import { appendAudit } from './audit.ts';
-import type { SessionRow, SignInAttemptRow } from './rows.ts';
+import type { SignInAttemptRow } from './rows.ts';
+import { startSession } from './sessions.ts';
+import { asStaff } from './staff-of.ts';
 
 /** OWASP's smaller argon2id setting: 19 MiB, 2 passes. */
 const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 export const hashPassword = (password: string): Promise<string> => hash(password, COST);
 
-const SESSION_MS = 12 * 3_600_000;
-/** Failed tries for one login, and from one address, within this time. */
-const TRIES = { login: 6, address: 40 };
+/** Failed tries at one name from one place, and from one place at all, within this time. */
+const TRIES = { name: 6, place: 40 };
 const TRIES_MS = 15 * 60_000;
 const LOGIN_LIMIT = 80;
-const PASSWORD_LIMIT = 200;
-
-const asStaff = ({ id, login, name, initials, email, role, level }: StaffRow): Staff => ({
-	id,
-	login,
-	name,
-	initials,
-	email,
-	role,
-	level
-});
 
 const findByLogin = ({ db }: Application, login: string): StaffRow | undefined =>
 	maybeOne(db, 'SELECT * FROM staff WHERE login = @login AND active = 1', { login });
@@ -35,94 +26,106 @@ const findByLogin = ({ db }: Application, login: string): StaffRow | undefined =
 /** Someone to compare with where there is no such login, so that both take the same time. */
 let nobody: Promise<string> | undefined;
 
-async function passwordFits(stored: string | undefined, password: string): Promise<boolean> {
+/** Whether a password is the stored one; where none is stored, as slowly. */
+export async function passwordFits(stored: string | undefined, password: string): Promise<boolean> {
 	nobody ??= hashPassword(newToken());
 	const compared = stored ?? (await nobody);
-	return verify(compared, password.slice(0, PASSWORD_LIMIT)).catch(() => false);
+	return verify(compared, password.slice(0, LONGEST_PASSWORD)).catch(() => false);
 }
+
+export type From = { address: string; agent: string };
 
 /**
  * Signs in; the token goes into the cookie. The same words for an unknown login and a wrong
- * password.
+ * password. A try counts before the password is compared, so that many at once are no more; it
+ * counts for this name from this place, so that nobody locks another person out.
  */
 export async function signIn(
 	app: Application,
 	login: string,
 	password: string,
-	address: string
+	from: From
 ): Promise<{ token: string; staff: Staff } | { error: string }> {
 	const name = login.trim().toLowerCase().slice(0, LOGIN_LIMIT);
-	if (
-		countTries(app, `login ${name}`) >= TRIES.login ||
-		countTries(app, `address ${address}`) >= TRIES.address
-	)
-		return { error: 'Too many tries. Wait a quarter of an hour, or ask an administrator.' };
 	const row = findByLogin(app, name);
+	const tried = noteTry(app, name, from.address);
+	if (!tried) {
+		auditRefusal(app, row, from, 'too many tries');
+		return { error: 'Too many tries from here. Wait a quarter of an hour.' };
+	}
 	if (!(await passwordFits(row?.password_hash, password)) || !row) {
-		noteTry(app, [`login ${name}`, `address ${address}`]);
+		auditRefusal(app, row, from, row ? 'wrong password' : 'no such name');
 		return { error: 'The name or the password is not right.' };
 	}
-	return { token: startSession(app, row), staff: asStaff(row) };
+	forgetTries(app, tried);
+	return { token: startSession(app, row, from), staff: asStaff(row) };
+}
+
+/** What was typed as a name is not kept where it is nobody's: it may be a password. */
+function auditRefusal(
+	app: Application,
+	row: StaffRow | undefined,
+	{ address }: From,
+	why: string
+): void {
+	const actor = row?.login ?? 'nobody known';
+	const detail = { address, why };
+	appendAudit(app.db, {
+		...{ at: app.clock.now(), actor, action: 'sign-in refused', matterId: null, detail }
+	});
 }
 
 const triesSince = ({ clock }: Application): string =>
 	new Date(Date.parse(clock.now()) - TRIES_MS).toISOString();
 
-const countTries = (app: Application, who: string): number =>
-	scalar(app.db, 'SELECT count(*) FROM sign_in_attempt WHERE who = @who AND at > @since', {
-		who,
-		since: triesSince(app)
-	});
-
-function noteTry(app: Application, names: readonly string[]): void {
-	const at = app.clock.now();
-	app.db.transaction(() => {
-		for (const who of names) insert<SignInAttemptRow>(app.db, 'sign_in_attempt', { who, at });
-		run(app.db, 'DELETE FROM sign_in_attempt WHERE at < @since', { since: triesSince(app) });
-	})();
+/** Takes one of the tries that are left; undefined where none is. */
+function noteTry(app: Application, name: string, address: string): string[] | undefined {
+	const limits = { [`name ${name} ${address}`]: TRIES.name, [`place ${address}`]: TRIES.place };
+	return takeTries(app, limits) ? Object.keys(limits) : undefined;
 }
 
-/** Starts a session; its token, of which only the hash is kept. */
-export function startSession(
-	app: Pick<Application, 'db' | 'clock'>,
-	{ id, login }: Pick<Staff, 'id' | 'login'>
-): string {
-	const token = newToken();
-	const now = app.clock.now();
-	app.db.transaction(() => {
-		run(app.db, 'DELETE FROM session WHERE expires_at < @now', { now });
-		insert<SessionRow>(app.db, 'session', {
-			token_hash: sha256(token),
-			staff_id: id,
-			created_at: now,
-			expires_at: new Date(Date.parse(now) + SESSION_MS).toISOString()
-		});
-		appendAudit(app.db, { at: now, actor: login, action: 'sign in', matterId: null, detail: {} });
-	})();
-	return token;
+/** One more try of something that is limited as signing in is. */
+export const takeTry = (app: Application, who: string): boolean =>
+	takeTries(app, { [who]: TRIES.name });
+
+function takeTries(app: Application, limits: Readonly<Record<string, number>>): boolean {
+	const at = app.clock.now();
+	const isOver = ([who, most]: [string, number]) =>
+		scalar<number>(app.db, 'SELECT count(*) FROM sign_in_attempt WHERE who = @who', { who }) >=
+		most;
+	return app.db
+		.transaction(() => {
+			run(app.db, 'DELETE FROM sign_in_attempt WHERE at < @since', { since: triesSince(app) });
+			if (Object.entries(limits).some(isOver)) return false;
+			for (const who of Object.keys(limits))
+				insert<SignInAttemptRow>(app.db, 'sign_in_attempt', { who, at });
+			return true;
+		})
+		.immediate();
+}
+
+/** Who got in has tried this name from here in earnest; the place keeps its other tries. */
+function forgetTries(app: Application, [name, place]: readonly string[]): void {
+	run(app.db, 'DELETE FROM sign_in_attempt WHERE who = @name', { name });
+	run(
+		app.db,
+		`DELETE FROM sign_in_attempt
+		WHERE id = (SELECT max(id) FROM sign_in_attempt WHERE who = @place)`,
+		{ place }
+	);
 }
 
 /** One click for a demo person; only for accounts the demo made. */
-export function signInDemo(app: Application, login: string): { token: string } | { error: string } {
+export function signInDemo(
+	app: Application,
+	login: string,
+	from?: From
+): { token: string } | { error: string } {
 	const row = findByLogin(app, login);
-	return row?.demo ? { token: startSession(app, row) } : { error: 'There is no such demo person.' };
+	return row?.demo
+		? { token: startSession(app, row, from) }
+		: { error: 'There is no such demo person.' };
 }
-
-/** Whose session it is; undefined where it has ended. */
-export function findSessionStaff(app: Application, token: string): Staff | undefined {
-	const row = maybeOne<StaffRow>(
-		app.db,
-		`SELECT s.*
-		FROM session x
-		JOIN staff s ON s.id = x.staff_id
-		WHERE x.token_hash = @hash AND x.expires_at > @now AND s.active = 1`,
-		{ hash: sha256(token), now: app.clock.now() }
-	);
-	return row && asStaff(row);
-}
-
-export const signOut = (app: Application, token: string): void =>
-	void remove<SessionRow>(app.db, 'session', { token_hash: sha256(token) });
 
 export type DemoPerson = { login: string; name: string; role: Role; initials: string };
 /** The people of the demo: only where there are some is the choice of people shown. */

@@ -1,5 +1,9 @@
-/** The session cookie. */
+/**
+ * The session cookie. Over HTTPS its name binds it to this very host: no other host of the domain
+ * can set it (RFC 6265bis, the prefix `__Host-`).
+ */
 export const COOKIE = 'kite';
+export const cookieName = (secure: boolean): string => (secure ? `__Host-${COOKIE}` : COOKIE);
 export const cookieOptions = (secure: boolean) => ({
 	path: '/',
 	httpOnly: true,

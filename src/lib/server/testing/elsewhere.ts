@@ -8,6 +8,14 @@ import { listCommands } from '#server/app/command.ts';
  */
 export const ELSEWHERE = [
 	'open matter',
+	'change password',
+	'set password by link',
+	'add account',
+	'change account',
+	'make password link',
+	'end sessions of account',
+	'end own sessions',
+	'end account',
 	'save team',
 	'remove team',
 	'save origin',

@@ -1,0 +1,20 @@
+/** One's own account: the password, and where one is signed in. */
+import { listSessions } from '#server/access/sessions.ts';
+import { endOwnSessions } from '#server/accounts/commands.ts';
+import { changePassword } from '#server/accounts/password.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { requireStaff } from '#server/http/request.ts';
+
+export function load(event) {
+	const { id, login, email } = requireStaff(event);
+	const { app, token } = event.locals;
+	return { login, email, sessions: listSessions(app, id, token) };
+}
+
+/** The session that asks goes on; the form has no say in which that is. */
+const input = ({ locals }: { locals: App.Locals }) => ({ token: locals.token ?? '' });
+
+export const actions = {
+	password: actionValue(changePassword, { input }),
+	end: action(endOwnSessions, { input })
+};

@@ -1,0 +1,34 @@
+/** The accounts of the department, for administrators. */
+import { isLawyer, ROLE_LABELS, ROLES } from '#core/access/table.ts';
+import {
+	addAccount,
+	changeAccount,
+	endAccountSessions,
+	LEVELS,
+	makePasswordLink
+} from '#server/accounts/commands.ts';
+import { endAccount } from '#server/accounts/leave.ts';
+import { listAccounts } from '#server/accounts/queries.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { requireAction } from '#server/http/request.ts';
+
+export function load(event) {
+	requireAction(event, 'account.edit');
+	return {
+		accounts: listAccounts(event.locals.app).map((account) => ({
+			...account,
+			roleName: ROLE_LABELS[account.role],
+			isLawyer: isLawyer(account.role)
+		})),
+		roles: ROLES.map((role) => ({ id: role, name: ROLE_LABELS[role] })),
+		levels: LEVELS
+	};
+}
+
+export const actions = {
+	add: actionValue(addAccount),
+	change: action(changeAccount),
+	link: actionValue(makePasswordLink),
+	sessions: action(endAccountSessions),
+	end: action(endAccount)
+};

@@ -89,13 +89,14 @@ function makeForm(path: string, actions: readonly string[], names: readonly stri
 	const told: string[] = [];
 	for (let more = random.int(0, 7); more > 0; more--) {
 		const name = random.yes(0.1) ? odd().slice(0, 40) || 'x' : random.pick(names);
-		if (random.yes(0.1)) body.append(name, new File([odd()], odd().slice(0, 60) || 'x'));
+		if (random.yes(0.1))
+			body.append(name, new File([odd()], odd().toWellFormed().slice(0, 60) || 'x'));
 		else body.append(name, random.yes(0.2) ? matter : odd());
 		told.push(name);
 	}
 	const action = actions.length ? random.pick(actions) : odd().slice(0, 20);
 	const init = { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } };
-	return { path: `${path}?/${encodeURIComponent(action)}`, init, told: told.join() };
+	return { path: `${path}?/${encodeURIComponent(action.toWellFormed())}`, init, told: told.join() };
 }
 
 /** What calls itself a form, and is none. */
@@ -127,8 +128,16 @@ function makeOne(routes: readonly string[], names: readonly string[]): Sent {
 	return makeForm(path, actionsOf(route), names);
 }
 
-async function send({ path, init, told }: Sent): Promise<string | undefined> {
+async function send(sent: Sent): Promise<string> {
 	const login = random.pick(LOGINS);
+	const { path, init, told } = sent;
+	const what = `${login} ${init.method ?? 'GET'} ${path.slice(0, 200)} ${told}`;
+	const answer = await ask(login, sent).catch((error: Error) => `${error.cause ?? error}`);
+	return answer && `${answer} ${what}`;
+}
+
+/** What is wrong with the answer; nothing where nothing is. */
+async function ask(login: string, { path, init }: Sent): Promise<string> {
 	const response = await fetch(house.origin + path, {
 		redirect: 'manual',
 		...init,
@@ -140,8 +149,8 @@ async function send({ path, init, told }: Sent): Promise<string | undefined> {
 		}
 	});
 	const text = await response.text();
-	if (response.status < 500 && !/"status":5\d\d/.test(text)) return undefined;
-	return `${response.status} ${login} ${init.method ?? 'GET'} ${path.slice(0, 200)} ${told}`;
+	const isFault = response.status >= 500 || /"status":5\d\d/.test(text);
+	return isFault ? String(response.status) : '';
 }
 
 describe('what nobody would send', { timeout: 600_000 }, () => {

@@ -13,6 +13,7 @@ import { building } from '$app/environment';
 import { findSessionStaff } from '#server/access/sessions.ts';
 import { compressResponse } from '#server/http/compress.ts';
 import { cookieName } from '#server/http/cookie.ts';
+import { hasStrangeAction } from '#server/http/form-data.ts';
 import { findMoved } from '#server/http/moved.ts';
 import { errorWords } from '#server/http/error-words.ts';
 import { startTiming } from '#server/http/timing.ts';
@@ -55,8 +56,10 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (!event.locals.staff && !isOpen(pathname)) {
 		if (event.request.method !== 'GET' || pathname.startsWith('/api/'))
 			return json({ message: SIGNED_OUT }, { status: 401 });
-		redirect(303, `/sign-in?to=${encodeURIComponent(pathname + search)}`);
+		redirect(303, signInFor(pathname + search));
 	}
+	if (event.request.method === 'POST' && hasStrangeAction(event.url))
+		return json({ message: 'There is no such act.' }, { status: 404 });
 	if (comesFromElsewhere(event)) return json({ message: FROM_ELSEWHERE }, { status: 403 });
 	const response = await compressResponse(event.request, await resolve(event));
 	setHeaders(event, response);
@@ -74,6 +77,11 @@ export const handle: Handle = async ({ event, resolve }) => {
 	);
 	return response;
 };
+
+/** A longer way back than this is in no link of ours, and a header holds only so much. */
+const WAY_LIMIT = 2000;
+const signInFor = (path: string): string =>
+	path.length > WAY_LIMIT ? '/sign-in' : `/sign-in?to=${encodeURIComponent(path)}`;
 
 const FROM_ELSEWHERE = 'This was sent by a page of another address, and is not taken.';
 

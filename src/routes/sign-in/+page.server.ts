@@ -6,6 +6,7 @@ import { departmentName } from '#server/app/department.ts';
 import { signOut } from '#server/access/sessions.ts';
 import { cookieName, cookieOptions } from '#server/http/cookie.ts';
 import { safePath } from '#server/http/safe-path.ts';
+import { readFormData } from '#server/http/form-data.ts';
 
 export function load({ locals, url }) {
 	if (locals.staff) redirect(303, '/');
@@ -39,7 +40,7 @@ const fromOf = ({ getClientAddress, request }: RequestEvent) => ({
 export const actions = {
 	password: async (event) => {
 		const { request, locals } = event;
-		const data = await request.formData();
+		const data = await readFormData(request);
 		const login = textOf(data, 'login');
 		const password = textOf(data, 'password');
 		if (login.trim() === '')
@@ -51,7 +52,7 @@ export const actions = {
 	},
 	demo: async (event) => {
 		const { request, locals } = event;
-		const data = await request.formData();
+		const data = await readFormData(request);
 		const done = signInDemo(locals.app, textOf(data, 'login'), fromOf(event));
 		if ('error' in done) return fail(400, { login: '', error: done.error });
 		goIn(event, done.token, data);

@@ -11,6 +11,7 @@ import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { readForm } from './form.ts';
 import { contextOf } from './request.ts';
 import { respond, respondPreview, type Refusal } from './respond.ts';
+import { readFormData } from '#server/http/form-data.ts';
 
 /** What a command and a preview have in common: an input, and a result. */
 type Callable<Schema extends z.ZodType, Value> = {
@@ -37,7 +38,7 @@ export function action<Schema extends z.ZodType, Value, Done = Record<string, ne
 	return async (event) => {
 		const { input, done = () => ({}) as Done, context = contextOf } = options;
 		const ctx = context(event);
-		const fields = readForm(call.input, await event.request.formData());
+		const fields = readForm(call.input, await readFormData(event.request));
 		const raw = { ...fields, ...input?.(event) } as z.input<Schema>;
 		const result = await call(ctx, raw);
 		return respond(event, result, (value) => done(value, event));

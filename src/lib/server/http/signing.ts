@@ -7,6 +7,7 @@ import { finishRound } from '#server/signing/finish.ts';
 import { action } from './action.ts';
 import { readForm } from './form.ts';
 import { respond } from './respond.ts';
+import { readFormData } from '#server/http/form-data.ts';
 
 /** From where it is signed, for the certificate. */
 const whereOf = (event: RequestEvent) => ({
@@ -22,7 +23,7 @@ export function signActions(
 	return {
 		async sign(event: RequestEvent) {
 			const ctx = contextFor(event);
-			const fields = readForm(sign.input, await event.request.formData());
+			const fields = readForm(sign.input, await readFormData(event.request));
 			const result = await sign(ctx, { ...fields, ...input(event) });
 			// The seal is made at once; should that fail, the job does it.
 			if (result.ok && result.value.finished)

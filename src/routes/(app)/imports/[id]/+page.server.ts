@@ -4,6 +4,7 @@ import type { JudgedRow, Plan } from '#server/imports/judge.ts';
 import { findWork, finishWork, remap } from '#server/imports/works.ts';
 import { contextOf, notThere, requireAction } from '#server/http/request.ts';
 import { respond } from '#server/http/respond.ts';
+import { readFormData } from '#server/http/form-data.ts';
 
 const SHOWN = 400;
 const ORDER: Readonly<Record<JudgedRow['fate'], number>> = { fault: 0, known: 1, new: 2 };
@@ -48,7 +49,7 @@ export const actions = {
 	map: async (event) => {
 		const work = findWork(requireAction(event, 'import.run'), event.params.id);
 		if (!work) return notThere('import');
-		const data = await event.request.formData();
+		const data = await readFormData(event.request);
 		const mapping: Mapping = {};
 		for (const { key } of FIELDS[work.what]) {
 			const column = data.get(key);

@@ -149,7 +149,7 @@ async function ask(login: string, { path, init }: Sent): Promise<string> {
 		}
 	});
 	const text = await response.text();
-	const isFault = response.status >= 500 || /"status":5\d\d/.test(text);
+	const isFault = response.status >= 500 || /"type":"error".*"status":5\d\d/s.test(text);
 	return isFault ? String(response.status) : '';
 }
 

@@ -8,6 +8,7 @@
 	import type { Hit } from '#server/search/queries.ts';
 	import type { TimerView } from '#server/time/queries.ts';
 	import { askServer } from '$lib/ui/ask.ts';
+	import { formatDay } from '$lib/ui/format.ts';
 	import { bindKeys } from '$lib/ui/keys.ts';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Said from '$lib/ui/Said.svelte';
@@ -23,6 +24,8 @@
 			words?: string;
 			fault?: string | null;
 			place?: string;
+			/** Of time. */
+			day?: string;
 		};
 		matter: { id: string; number: string; title: string } | null;
 		hits: Hit[];
@@ -227,7 +230,9 @@
 				role="alert">{fault || u?.fault || got?.counted?.fault}</span
 			>
 		{:else if u?.kind === 'time'}<span class="note">{formatHours(u.minutes!)} h</span
-			>{#if got?.matter}<span class="note">{got.matter.title}</span>{/if}<span class="key"
+			>{#if u.day && u.day !== page.data.today}<span class="note" data-day
+					>{formatDay(u.day, page.data.today)}</span
+				>{/if}{#if got?.matter}<span class="note">{got.matter.title}</span>{/if}<span class="key"
 				>Enter</span
 			>
 		{:else if u?.kind === 'count' && got?.counted}<b class="note" data-counted>{got.counted.text}</b

@@ -102,3 +102,18 @@ describe('a hearing by hand on the pen line', () => {
 		assert.deepEqual(show(`event ${number} complaint filed 20 nov`).entry!.warnings, []);
 	});
 });
+
+describe('time on the pen line', () => {
+	it('is logged on the day the line names, and not on one to come', () => {
+		const done = good(commit(`0.3 ${number} call with counsel yesterday`));
+		assert.match(done.message, /0\.3 h logged on Pier 9 for Sunday 22 November 2026\./);
+		const { day, narrative } = one<{ day: string; narrative: string }>(
+			house.db,
+			'SELECT day, narrative FROM time_entry'
+		);
+		assert.deepEqual([day, narrative], ['2026-11-22', 'call with counsel']);
+		const ahead = commit(`0.3 ${number} call on 30 nov 2026`);
+		assert.match(ahead.ok ? '' : Object.values(ahead.errors).join(), /not come yet/);
+		assert.equal(show(`0.3 ${number} call yesterday`).understood.day, '2026-11-22');
+	});
+});

@@ -1,11 +1,13 @@
 /** The pen line: what a line means for this person, and what committing it does. */
 import { z } from 'zod';
 import { may } from '#core/access/table.ts';
-import { parseDate } from '#core/dates/plain.ts';
+import { parseDate, type PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { formatHours } from '#core/format/hours.ts';
 import { pluralInWords } from '#core/format/words.ts';
+import { takeDay } from '#core/pen/day-at-end.ts';
 import { parseLine, type Understood } from '#core/pen/parse.ts';
+import { findDateOrder } from '#server/app/department.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { findMatter } from '#server/access/visibility.ts';
@@ -41,7 +43,8 @@ export const lineInput = z.object({
 type LineInput = z.output<typeof lineInput>;
 
 type ReadLine = {
-	understood: Understood;
+	/** With the day, where it is one of time. */
+	understood: Understood & { day?: PlainDate };
 	matter: NumberedMatter | null;
 	/** The event it would enter. */
 	entry: PenEvent | null;
@@ -50,9 +53,16 @@ type ReadLine = {
 };
 export type ShownLine = ReadLine & { hits: Hit[] };
 
+/** A line of time with the day it names. */
+function withDay(ctx: Context, understood: Understood): Understood & { day?: PlainDate } {
+	if (understood.kind !== 'time' || understood.fault) return understood;
+	const { day, words, fault } = takeDay(understood.words, ctx.clock.today(), findDateOrder(ctx));
+	return { ...understood, day, words, fault: fault ?? (words ? null : 'Say what was done.') };
+}
+
 /** What a line means. */
 function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput): ReadLine {
-	const understood = parseLine(line, current || null);
+	const understood = withDay(ctx, parseLine(line, current || null));
 	const none: ReadLine = { understood, matter: null, entry: null, counted: null };
 	if (understood.kind === 'count') return { ...none, counted: penCount(ctx, understood.words) };
 	if (understood.kind !== 'time' && understood.kind !== 'note' && understood.kind !== 'event')
@@ -100,7 +110,8 @@ export function commitLine(ctx: Context, me: Staff, input: LineInput): Result<Co
 		if (!matter) throw new Refused('Name a matter.');
 		if (understood.kind === 'event') return commitEvent(ctx, matter, read.entry);
 		if (understood.kind === 'note') return commitNote(ctx, matter, understood.words);
-		return commitTime(ctx, matter, understood.minutes, understood.words);
+		const { minutes, words, day = ctx.clock.today() } = understood;
+		return commitTime(ctx, matter, { minutes, narrative: words, day });
 	} catch (error) {
 		return toFailure(error);
 	}
@@ -139,17 +150,17 @@ function commitNote(ctx: Context, matter: NumberedMatter, words: string): Result
 function commitTime(
 	ctx: Context,
 	matter: NumberedMatter,
-	minutes: number,
-	narrative: string
+	{ minutes, narrative, day }: { minutes: number; narrative: string; day: PlainDate }
 ): Result<Committed> {
 	const result = logTime(ctx, {
 		matterId: matter.id,
-		day: ctx.clock.today(),
+		day,
 		hours: `${minutes}m`,
 		narrative
 	});
 	if (!result.ok) return result;
-	const message = `${formatHours(minutes)} h logged on ${matter.title}.`;
+	const when = day === ctx.clock.today() ? '' : ` for ${formatDate(day)}`;
+	const message = `${formatHours(minutes)} h logged on ${matter.title}${when}.`;
 	return { ok: true, value: { message, undo: { entryId: result.value.entryId } } };
 }
 

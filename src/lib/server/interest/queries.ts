@@ -64,7 +64,7 @@ const readCheck = (row: Row): CheckView => ({
 /** A check; undefined where it is not there for this person. */
 export function findCheck(app: Application, me: Staff, checkId: string): CheckView | undefined {
 	const row = maybeOne<Row>(app.db, `${SELECT} WHERE c.id = @checkId`, { checkId });
-	return row && mayRead(app, me, row) ? readCheck(row) : undefined;
+	return row && mayRead(app, me, row) ? closeHidden(app, me, readCheck(row)) : undefined;
 }
 
 const CHECKS_SHOWN = 40;
@@ -77,7 +77,7 @@ export const listMyChecks = (app: Application, me: Staff): CheckView[] =>
 		ORDER BY c.made_at DESC
 		LIMIT ${CHECKS_SHOWN}`,
 		{ me: me.id }
-	).map(readCheck);
+	).map((row) => closeHidden(app, me, readCheck(row)));
 
 export const listMatterChecks = (app: Application, me: Staff, matterId: string): CheckView[] =>
 	all<Row>(
@@ -88,7 +88,20 @@ export const listMatterChecks = (app: Application, me: Staff, matterId: string):
 		{ matterId }
 	)
 		.filter((row) => mayRead(app, me, row))
-		.map(readCheck);
+		.map((row) => closeHidden(app, me, readCheck(row)));
+
+/**
+ * A report without what was restricted after it was made: it is kept as it was, and read as one
+ * made now would be.
+ */
+function closeHidden(app: Application, me: Staff, check: CheckView): CheckView {
+	if (seesAllIn(app, me, JSON.stringify(check.report))) return check;
+	const names = check.report.names.map((found) => ({
+		...found,
+		hits: found.hits.filter((hit) => seesAllIn(app, me, JSON.stringify(hit)))
+	}));
+	return { ...check, report: { names, restricted: true } };
+}
 
 function mayRead(app: Application, me: Staff, row: Row): boolean {
 	if (row.matter_id && !seesMatter(app, me, row.matter_id)) return false;

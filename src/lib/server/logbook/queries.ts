@@ -45,9 +45,26 @@ export function parseLogFilter(params: URLSearchParams): LogFilter {
 	return filter;
 }
 
+/**
+ * What the house itself wrote of another matter, which is not the viewer's to see any more: where
+ * it was restricted later, its number and title stand in entries of those that are tied to it.
+ */
+const TELLS_OF_HIDDEN = `(
+	l.kind <> 'note'
+	AND l.text GLOB '*[A-Z]-[0-9][0-9][0-9][0-9]-[0-9]*'
+	AND EXISTS (
+		SELECT 1
+		FROM matter hm
+		WHERE hm.restricted = 1
+			AND hm.id <> l.matter_id
+			AND instr(l.text, hm.number) > 0
+			AND NOT ${visible('hm')}
+	)
+)`;
+
 /** Conditions on the entry l. */
 function conditionsOf({ kind, person, tag, show, q }: LogFilter): string {
-	const conditions = ['l.matter_id = @matterId'];
+	const conditions = ['l.matter_id = @matterId', `NOT ${TELLS_OF_HIDDEN}`];
 	if (kind) conditions.push('l.kind = @kind');
 	if (person) conditions.push('l.staff_id = @person');
 	if (tag)

@@ -487,7 +487,7 @@ for (const [i, item] of papers
 	const lawyer = staff.get(item.matter.lawyer)!;
 	const outside = rnd.pick(humans);
 	const other = done(
-		startRound(as(item.matter.lawyer), {
+		await startRound(as(item.matter.lawyer), {
 			documentId: item.id,
 			title: `${item.name}, ${item.matter.title}`,
 			message: 'Please sign when you can.',

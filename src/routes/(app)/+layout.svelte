@@ -6,6 +6,7 @@
 	import KeysHelp from '$lib/shell/KeysHelp.svelte';
 	import Logo from '$lib/shell/Logo.svelte';
 	import Printed from '$lib/shell/Printed.svelte';
+	import Plus from '@lucide/svelte/icons/plus';
 	import Said from '$lib/ui/Said.svelte';
 	import PenLine from '$lib/shell/PenLine.svelte';
 	import { bindKeys, isDialogOpen, walkLinks } from '$lib/ui/keys.ts';
@@ -128,6 +129,11 @@
 					onpointerenter={fetchDrawer}
 					onfocus={fetchDrawer}
 					onclick={() => opening.show()}>Open a matter</button
+				>{/if}
+			{#if data.can.open}<button
+					class="grid size-8 place-items-center rounded-md border border-haze text-white md:hidden"
+					aria-label="Open a matter"
+					onclick={() => opening.show()}><Plus size={18} /></button
 				>{/if}
 			<span class="text-chalk-2 max-xl:hidden">{data.department}</span>
 			<details class="who">

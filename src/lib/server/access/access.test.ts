@@ -150,7 +150,7 @@ describe('a restricted matter', () => {
 			})
 		).documentId;
 		roundId = good(
-			startRound(house.as('okafor'), {
+			await startRound(house.as('okafor'), {
 				documentId,
 				title: 'Secret round',
 				message: '',

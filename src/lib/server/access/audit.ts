@@ -51,6 +51,22 @@ export function verifyAudit(
 	return { ok: true, entries: seq, head };
 }
 
+const SHORTEST_HEAD = 16;
+
+/**
+ * The entry whose hash this is, or begins so; "short" where it is too short to tell, undefined
+ * where there is none: the trail was cut off or written anew since the head was taken down.
+ */
+export function findHead(db: Db, head: string): Pick<AuditRow, 'seq' | 'at'> | 'short' | undefined {
+	const typed = head.trim().toLowerCase();
+	if (!/^[0-9a-f]*$/.test(typed)) return undefined;
+	if (typed.length < SHORTEST_HEAD) return 'short';
+	return maybeOne(db, 'SELECT seq, at FROM audit WHERE substr(hash, 1, @length) = @typed', {
+		typed,
+		length: typed.length
+	});
+}
+
 /**
  * The name of the person whose change of a thing is the newest, for whoever meets that change.
  * @param matterId the matter it belongs to, null where it belongs to none

@@ -34,8 +34,12 @@ export const mayOnlyRead = (db: Db, matterId: string, staffId: string): boolean 
 	exists(
 		db,
 		`SELECT 1
-		FROM matter_team
-		WHERE matter_id = @matterId AND staff_id = @staffId AND access = 'read'`,
+		FROM matter_member x
+		JOIN matter m ON m.id = x.matter_id
+		WHERE x.matter_id = @matterId
+			AND x.staff_id = @staffId
+			AND x.access = 'read'
+			AND m.responsible_id <> @staffId`,
 		{ matterId, staffId }
 	);
 

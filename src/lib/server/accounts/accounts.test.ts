@@ -2,6 +2,7 @@
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import { signIn } from '#server/access/accounts.ts';
+import { findHead, verifyAudit } from '#server/access/audit.ts';
 import { findSessionStaff, listSessions, signOut } from '#server/access/sessions.ts';
 import { all, scalar } from '#server/db/sql.ts';
 import { makeFeed } from '#server/docket/feeds.ts';
@@ -242,5 +243,22 @@ describe('an account', () => {
 		);
 		assert.ok(words.includes('Ines Okafor left the department.'));
 		assert.match(bad(end('stf_reyes'))['']!, /not in use/);
+	});
+});
+
+describe('the head of the audit trail', () => {
+	it('is found while its entry is there, and not where the end was cut off', async () => {
+		await enter('okafor');
+		const trail = verifyAudit(house.db);
+		assert.ok(trail.ok);
+		await enter('wardle');
+		const found = findHead(house.db, trail.head.slice(0, 20).toUpperCase());
+		assert.ok(found && found !== 'short' && found.seq === trail.entries);
+		assert.equal(findHead(house.db, trail.head.slice(0, 8)), 'short');
+		assert.equal(findHead(house.db, '0'.repeat(64)), undefined);
+		house.db.exec('DROP TRIGGER audit_no_delete');
+		house.db.exec(`DELETE FROM audit WHERE seq >= ${trail.entries}`);
+		assert.ok(verifyAudit(house.db).ok, 'the chain alone does not see it');
+		assert.equal(findHead(house.db, trail.head), undefined);
 	});
 });

@@ -213,7 +213,8 @@ describe('a signing round', () => {
 		],
 		fields: [box(0), box(1), box(1, 'text')]
 	});
-	const start = (more: object = {}) => good(startRound(house.as('okafor'), { ...base(), ...more }));
+	const start = async (more: object = {}) =>
+		good(await startRound(house.as('okafor'), { ...base(), ...more }));
 	const guest = (): Context => ({ ...house, actor: { guest: 'signer' } });
 	const token = (mail: string) =>
 		/\/sign\/(\S+)/.exec(
@@ -239,13 +240,13 @@ describe('a signing round', () => {
 		});
 	};
 
-	it('refuses what makes no sense', () => {
-		const item = (more: object) =>
-			Object.values(bad(startRound(house.as('okafor'), { ...base(), ...more })))[0]!;
-		assert.match(item({ fields: [box(0)] }), /Place a signature for Ben/);
-		assert.match(item({ signers: [], fields: [] }), /at least one signer/);
+	it('refuses what makes no sense', async () => {
+		const item = async (more: object) =>
+			Object.values(bad(await startRound(house.as('okafor'), { ...base(), ...more })))[0]!;
+		assert.match(await item({ fields: [box(0)] }), /Place a signature for Ben/);
+		assert.match(await item({ signers: [], fields: [] }), /at least one signer/);
 		assert.match(
-			item({
+			await item({
 				signers: [
 					{ name: 'A', email: 'x@mail.example' },
 					{ name: 'B', email: 'X@mail.example' }
@@ -253,12 +254,12 @@ describe('a signing round', () => {
 			}),
 			/named twice/
 		);
-		assert.match(item({ wantedBy: '2026-11-01' }), /has passed/);
-		start();
-		assert.match(item({}), /with signers already/);
+		assert.match(await item({ wantedBy: '2026-11-01' }), /has passed/);
+		await start();
+		assert.match(await item({}), /with signers already/);
 	});
 	it('goes in order by links that only their hash is kept of, once each, and is sealed', async () => {
-		const { roundId } = start();
+		const { roundId } = await start();
 		assert.equal(
 			all(house.db, "SELECT 1 FROM mail_out WHERE recipient LIKE '%ben%'").length,
 			0,
@@ -320,11 +321,11 @@ describe('a signing round', () => {
 		assert.equal(all(house.db, "SELECT 1 FROM mail_out WHERE subject LIKE 'Signed:%'").length, 3);
 	});
 	it('ends when it is withdrawn, declined or past its last day, and says so', async () => {
-		const first = start();
+		const first = await start();
 		const a = token('ada');
 		good(withdrawRound(house.as('okafor'), { roundId: first.roundId }));
 		assert.match(bad(await put(a))['']!, /withdrew/);
-		start();
+		await start();
 		const b = token('ada');
 		assert.match(
 			bad(decline(guest(), { door: { token: b }, reason: '', address: '', agent: '' })).reason!,
@@ -334,13 +335,13 @@ describe('a signing round', () => {
 			decline(guest(), { door: { token: b }, reason: 'The sum is wrong.', address: '', agent: '' })
 		);
 		assert.match(bad(await put(b))['']!, /declined/);
-		start({ expires: '2026-11-24' });
+		await start({ expires: '2026-11-24' });
 		const value = token('ada');
 		house.set('2026-11-25');
 		assert.match(bad(await put(value))['']!, /last day for signing has passed/);
 	});
 	it('has no door for a guessed link or for another colleague', async () => {
-		start({
+		await start({
 			signers: [
 				{ name: 'Tamsin Wardle', email: 'wardle@larkhaven.example', staffId: 'stf_wardle' }
 			],

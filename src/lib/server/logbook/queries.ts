@@ -46,25 +46,23 @@ export function parseLogFilter(params: URLSearchParams): LogFilter {
 }
 
 /**
- * What the house itself wrote of another matter, which is not the viewer's to see any more: where
- * it was restricted later, its number and title stand in entries of those that are tied to it.
+ * What leads to another matter that is not the viewer's to see any more: where it was restricted
+ * later, its number and title stand in entries of those that are tied to it.
  */
-const TELLS_OF_HIDDEN = `(
-	l.kind <> 'note'
-	AND l.text GLOB '*[A-Z]-[0-9][0-9][0-9][0-9]-[0-9]*'
+const LEADS_TO_HIDDEN = `(
+	l.link GLOB '/matters/*'
 	AND EXISTS (
 		SELECT 1
 		FROM matter hm
-		WHERE hm.restricted = 1
+		WHERE hm.number = substr(l.link, 10, instr(substr(l.link, 10) || '/', '/') - 1)
 			AND hm.id <> l.matter_id
-			AND instr(l.text, hm.number) > 0
 			AND NOT ${visible('hm')}
 	)
 )`;
 
 /** Conditions on the entry l. */
 function conditionsOf({ kind, person, tag, show, q }: LogFilter): string {
-	const conditions = ['l.matter_id = @matterId', `NOT ${TELLS_OF_HIDDEN}`];
+	const conditions = ['l.matter_id = @matterId', `coalesce(NOT ${LEADS_TO_HIDDEN}, 1)`];
 	if (kind) conditions.push('l.kind = @kind');
 	if (person) conditions.push('l.staff_id = @person');
 	if (tag)

@@ -132,7 +132,7 @@ function handTask({ ctx, matter, record }: Closing, task: OpenTask, number: stri
 		to.id,
 		'task',
 		`Task taken over${from}: ${task.subject}.`,
-		`/matters/${to.number}/tasks`
+		matter.restricted ? `/matters/${to.number}/tasks` : `/matters/${matter.number}`
 	);
 	return to.restricted
 		? `task handed over: ${task.subject}`

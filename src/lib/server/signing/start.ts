@@ -5,13 +5,14 @@ import type { Context } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
 import { flag, id, maybeDay, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
-import { matterCommand } from '#server/app/matter-command.ts';
+import { preparedMatterCommand } from '#server/app/matter-command.ts';
 import { exists, insert, maybeOne } from '#server/db/sql.ts';
 import type { DocumentRow, DocumentVersionRow } from '#server/documents/rows.ts';
 import { PDF } from '#server/files/media.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { isMailAddress } from '#server/people/card.ts';
 import type { SignerRow, SigningFieldRow, SigningRoundRow } from './rows.ts';
+import { signableTask } from './tasks.ts';
 import { tellTurn } from './turn.ts';
 
 const FIELD_KINDS = ['signature', 'initials', 'name', 'date', 'text', 'check'] as const;
@@ -47,12 +48,17 @@ const roundInput = z.object({
 type RoundInput = z.output<typeof roundInput>;
 
 /** A signer who is the sender alone signs at once: no mail is sent. */
-export const startRound = matterCommand({
+export const startRound = preparedMatterCommand({
 	name: 'start signing round',
 	action: 'sign.request',
 	input: roundInput,
 	find: (ctx, { documentId }) => requireNewest(ctx, documentId),
 	onClosed: 'allowed',
+	async prepare({ ctx, newest, input }) {
+		refuseBadRound(ctx, newest, input);
+		const pdf = ctx.files.get(newest.sha256);
+		await ctx.work.run(signableTask, { pdf, pages: input.fields.map(({ page }) => page) });
+	},
 	run({ ctx, me, matter, newest, input, record }) {
 		refuseBadRound(ctx, newest, input);
 		const round = insertRound(ctx, matter, newest, input, me.id);

@@ -12,6 +12,16 @@ export const pictureTask = task({
 		(await import('./picture.ts')).checkPicture(picture, field)
 });
 
+/** @throws Refused where the document could not be stamped and sealed */
+export const signableTask = task({
+	name: 'check document for signing',
+	lane: 'files',
+	seconds: 30,
+	tooMuch: 'This document takes too long to be read. Send a smaller one.',
+	run: async (order: { pdf: Uint8Array; pages: number[] }): Promise<void> =>
+		(await import('./signable.ts')).checkSignable(order)
+});
+
 export const sealTask = task({
 	name: 'seal document',
 	lane: 'files',

@@ -14,8 +14,9 @@
 
 <div class="mt-3 border-l-[3px] border-saffron bg-saffron-wash p-3" data-link>
 	<label class="label" for="password-link">
-		Hand this to {name} yourself: it sets their password, once, within two days, and is shown only now.
+		Hand this to {name} yourself. It sets their password once, within two days.
 	</label>
+	<p class="sub mb-1">It is shown only now.</p>
 	<div class="flex gap-2">
 		<input id="password-link" class="box" readonly value={link} bind:this={field} />
 		<button type="button" class="btn" onclick={copy}>Copy</button>

@@ -202,11 +202,7 @@ describe('a signing round', () => {
 	});
 	const base = () => ({
 		documentId,
-		title: 'Consent',
-		message: '',
-		inOrder: true,
-		wantedBy: null,
-		expires: null,
+		...{ title: 'Consent', message: '', inOrder: true, wantedBy: null, expires: null },
 		signers: [
 			{ name: 'Ada Ö', email: 'ada@mail.example' },
 			{ name: 'Ben', email: 'ben@mail.example' }

@@ -40,7 +40,7 @@ describe('words on dates, and the docket report', { timeout: 300_000 }, () => {
 	it('are kept by the clerk, put on a date with one click, found, and renamed', async () => {
 		await clerk.go('/staff');
 		await clerk.fill('A further mark', 'with the insurer');
-		await clerk.press('Add it');
+		await clerk.press('Add it', 'form[action="?/addMark"]');
 		await clerk.page.waitForSelector('[data-kept="with the insurer"]');
 		await openAnswer(io);
 		await io.press('with the insurer', ANSWER);

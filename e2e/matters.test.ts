@@ -159,7 +159,7 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.page.waitForFunction(() => /^\/matters\/LF-/.test(location.pathname));
 		await io.sees('Keyboard matter');
 		await io.sees('Brand New Opponent');
-		await io.sees('Still missing: court, case number, judge.');
+		await io.sees('Still missing: court, case number, judge, opposing counsel.');
 		// One keystroke brings it back.
 		await io.go('/docket');
 		await io.page.keyboard.press('m');

@@ -302,8 +302,8 @@ describe('the docket', () => {
 		assert.equal(days.filter((day) => !day.closed).length, 15);
 		assert.equal(days.find((day) => day.date === '2026-11-26')!.closed, 'Thanksgiving Day');
 		assert.deepEqual(
-			days.find((day) => day.date === '2026-11-30')!.marks.map((mark) => [mark.kind, mark.state]),
-			[['deadline', 'docketed']]
+			days.find((day) => day.date === '2026-11-30')!.marks.map((mark) => mark.kind),
+			['deadline', 'task']
 		);
 	});
 });

@@ -48,7 +48,7 @@
 <Section title="Teams" about="put on a matter in one act" class="mt-6 max-w-form">
 	{#snippet tools()}<button class="act" onclick={() => show()}>A new team</button>{/snippet}
 	{#each teams as team (team.id)}
-		<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1" data-team={team.name}>
+		<div class="row flex min-h-10 items-center gap-3 py-1 max-md:flex-wrap" data-team={team.name}>
 			<b class="font-semibold">{team.name}</b>
 			<span class="sub min-w-0 grow">{describe(team) || 'nobody any more'}</span>
 			<button class="act" onclick={() => show(team)} aria-label="Change {team.name}">change</button>

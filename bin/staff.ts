@@ -3,6 +3,7 @@
  * standard input.
  */
 import { readFileSync } from 'node:fs';
+import { findPasswordFault } from '#core/access/password.ts';
 import { ROLES, type Role } from '#core/access/table.ts';
 import { formatInitials } from '#core/people/names.ts';
 import { hashPassword } from '#server/access/accounts.ts';
@@ -13,7 +14,6 @@ import { readSettings } from '#server/settings.ts';
 import { addStaff } from '#server/staff/commands.ts';
 import { end } from './end.ts';
 
-const SHORTEST_PASSWORD = 12;
 const isRole = (role: string): role is Role => (ROLES as readonly string[]).includes(role);
 
 const [login, name, role, email, level = 'senior'] = process.argv.slice(2);
@@ -24,7 +24,8 @@ if (!/^[a-z][a-z0-9.-]{1,40}$/.test(login))
 if (!isRole(role)) end(`The role is one of ${ROLES.join(', ')}.`);
 if (!process.env.KITE_DATA) end('KITE_DATA is missing.');
 const password = readFileSync(0, 'utf8').trim();
-if (password.length < SHORTEST_PASSWORD) end('The password has fewer than 12 characters.');
+const fault = findPasswordFault(password, [login, name]);
+if (fault) end(fault);
 const app = openApplication(readSettings(process.env));
 if (exists(app.db, 'SELECT 1 FROM staff WHERE login = @login', { login }))
 	end(`${login} is taken.`);

@@ -4,7 +4,7 @@
  */
 import { COMMON_PASSWORDS } from './common-passwords.ts';
 
-export const SHORTEST_PASSWORD = 12;
+const SHORTEST_PASSWORD = 12;
 export const LONGEST_PASSWORD = 200;
 
 /** Without what people put around a common word: digits and signs at its ends. */

@@ -9,6 +9,7 @@ import { listJobs } from '#server/jobs/registry.ts';
 import { runJobs, type RunningJobs } from '#server/jobs/run.ts';
 import { startPostRoom, type MailServer } from '#server/mail/post-room.ts';
 import { openTransport } from '#server/mail/send.ts';
+import { shelfOf } from '#server/rulebooks/shelf.ts';
 import { startWorkers } from '#server/workers/pool.ts';
 import { databaseFile, openApplication } from './open.ts';
 import { readSettings, type Settings } from './settings.ts';
@@ -47,6 +48,8 @@ async function startFrom(settings: Settings): Promise<Running> {
 		}
 	});
 	setUp(app);
+	// The books are read before anybody asks: reading them takes half a second of the one loop.
+	shelfOf(app);
 	const room: MailServer | null = settings.smtp ? null : await startPostRoom(app);
 	const transport = await openTransport(settings.smtp ?? room?.url ?? '');
 	const jobs: RunningJobs = runJobs(app, logger, listJobs({ transport, from: settings.from }));

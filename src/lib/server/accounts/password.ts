@@ -53,7 +53,7 @@ export const changePassword = preparedCommand({
 });
 
 const HOUR_MS = 3_600_000;
-export const LINK_HOURS = 48;
+const LINK_HOURS = 48;
 
 /** Makes a link that sets a password, once; what was made for this person before ends. */
 export function makeLink(ctx: Context, staffId: string, madeBy: string): string {

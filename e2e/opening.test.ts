@@ -43,7 +43,7 @@ describe('a matter with everyone who belongs to it', { timeout: 300_000 }, () =>
 		await paralegal.fill('As', 'second lawyer');
 		await paralegal.select('Team', 'Disputes');
 		await paralegal.select('Origin', 'Papers served');
-		await paralegal.fill('What it is about', 'The gangway gave way at low tide.');
+		await paralegal.fill('Description', 'The gangway gave way at low tide.');
 		await paralegal.press('Open the matter');
 		await paralegal.sees('Choose the responsible lawyer.');
 		await paralegal.sees('Choose the role.');

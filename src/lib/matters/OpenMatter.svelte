@@ -224,7 +224,7 @@
 					{#each forms.origins as { id, label } (id)}<option value={id}>{label}</option>{/each}
 				</SelectField>
 				<TextArea
-					label="What it is about"
+					label="Description"
 					error={errors.description}
 					name="description"
 					rows={3}

@@ -27,7 +27,7 @@ export const FIELD_LABELS = {
 	responsible: 'Responsible lawyer',
 	originating: 'Opened by',
 	origin: 'Origin',
-	description: 'What it is about',
+	description: 'Description',
 	cautions: 'Cautions'
 } as const;
 export type SheetField = keyof typeof FIELD_LABELS;

@@ -83,7 +83,7 @@
 					>{/if}
 			</Section>
 		{/if}
-		{#if c.description}<Section title="What it is about">
+		{#if c.description}<Section title="Description">
 				<p class="mt-2 max-w-[75ch] whitespace-pre-line">{c.description}</p>
 			</Section>{/if}
 		<Facts {data} onchange={edit} />

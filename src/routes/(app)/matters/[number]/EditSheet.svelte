@@ -125,7 +125,7 @@
 					</SelectField>
 				</div>
 				<TextArea
-					label="What it is about"
+					label="Description"
 					error={errors.description}
 					rows={4}
 					bind:value={v.description}

@@ -221,7 +221,7 @@
 		height: 3px;
 		background: var(--color-saffron);
 	}
-	.foot:has([data-said]) {
+	.foot:has(:global([data-said])) {
 		background: var(--color-white);
 		border-top: 2px solid var(--color-ink);
 		padding: 12px 20px;

@@ -31,6 +31,9 @@ describe('the day of a line about time', () => {
 		for (const words of [
 			'call yesterday with counsel',
 			"read yesterday's order",
+			'read the order of 5 nov',
+			'draft motion due 20 nov',
+			'prepare for friday',
 			'call with may',
 			'call with 12 people',
 			'read 3 sections'

@@ -19,6 +19,8 @@ const DAY = new RegExp(
 	'i'
 );
 const WORDS_OF_DAY = 4;
+/** A day after one of these is that of the thing: "read the order of 5 nov". */
+const TIED = /^(of|dated|from|for|until|till|by|due|to|before|after|since|about|re|the)$/i;
 
 export type DayAtEnd = {
 	/** Today where none is named. */
@@ -35,7 +37,7 @@ export function takeDay(words: string, today: PlainDate, order: DateOrder | null
 		for (const isFirst of [false, true]) {
 			const part = isFirst ? all.slice(0, length) : all.slice(-length);
 			const typed = part.join(' ').toLowerCase();
-			if (!DAY.test(typed)) continue;
+			if (!DAY.test(typed) || (!isFirst && TIED.test(all.at(-length - 1) ?? ''))) continue;
 			const text = typed.replace(/^on /, '');
 			const rest = (isFirst ? all.slice(length) : all.slice(0, -length)).join(' ');
 			const read = parseTypedDate(text, today, order);

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import NewPassword from '$lib/ui/NewPassword.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -46,23 +47,7 @@
 					bind:value={old}
 					error={errors.old}
 				/>
-				<TextField
-					label="The new one"
-					hint="at least 12 characters; a few words are best"
-					name="password"
-					type="password"
-					autocomplete="new-password"
-					bind:value={password}
-					error={errors.password}
-				/>
-				<TextField
-					label="The new one again"
-					name="again"
-					type="password"
-					autocomplete="new-password"
-					bind:value={again}
-					error={errors.again}
-				/>
+				<NewPassword label="The new one" bind:password bind:again {errors} />
 				<div><button class="btn go" disabled={busy}>Change the password</button></div>
 			{/snippet}
 		</ActionForm>

@@ -4,9 +4,7 @@ import { departmentName } from '#server/app/department.ts';
 import { actionValue } from '#server/http/action.ts';
 import { guestContext } from '#server/http/request.ts';
 
-export function load({ locals, params, setHeaders }) {
-	// The link is in the address: it is told to nobody.
-	setHeaders({ 'Referrer-Policy': 'no-referrer' });
+export function load({ locals, params }) {
 	const { app } = locals;
 	const found = findLinkStaff(app, params.token);
 	return {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Logo from '$lib/shell/Logo.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import TextField from '$lib/ui/TextField.svelte';
+	import NewPassword from '$lib/ui/NewPassword.svelte';
 	let { data } = $props();
 	let password = $state('');
 	let again = $state('');
@@ -30,23 +30,7 @@
 		>
 			{#snippet children({ errors, busy })}
 				<input type="hidden" autocomplete="username" value={data.person?.login} />
-				<TextField
-					label="The new password"
-					hint="at least 12 characters; a few words are best"
-					name="password"
-					type="password"
-					autocomplete="new-password"
-					bind:value={password}
-					error={errors.password}
-				/>
-				<TextField
-					label="Again"
-					name="again"
-					type="password"
-					autocomplete="new-password"
-					bind:value={again}
-					error={errors.again}
-				/>
+				<NewPassword label="The new password" bind:password bind:again {errors} />
 				<div><button class="btn go" disabled={busy}>Set the password</button></div>
 			{/snippet}
 		</ActionForm>

@@ -254,8 +254,7 @@ export async function addDocketDepth(house: House): Promise<void> {
 				deadlineId: next[0].id,
 				internal: workday(daysBetween(today, plainDate(next[0].date)) - 4),
 				place: 'Electronic filing',
-				short: '',
-				version: next[0].version
+				short: ''
 			})
 		);
 	}

@@ -5,7 +5,7 @@
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import type { Context, Application } from '#server/app/application.ts';
 import type { Result } from '#server/app/errors.ts';
-import { all, scalar } from '#server/db/sql.ts';
+import { all } from '#server/db/sql.ts';
 import { endingOf } from './standing.ts';
 import { decideInterest, checkInterest } from '#server/interest/commands.ts';
 import { listMatterChecks } from '#server/interest/queries.ts';
@@ -16,8 +16,8 @@ import { addLink, addReference, pinMatter, relateMatters } from '#server/matters
 import { closeMatter, setStatus } from '#server/matters/status.ts';
 import { listStillOpen } from '#server/matters/still-open.ts';
 import { saveView } from '#server/matters/views.ts';
-import { findCardFields, type CardContact, type CardFields } from '#server/people/card.ts';
-import { editPerson } from '#server/people/commands.ts';
+import type { CardFields } from '#server/people/card.ts';
+import { addCardDetails, editCard } from './cards.ts';
 import { addRole } from '#server/people/roles.ts';
 import { answerRequest, writeRequest } from '#server/requests/commands.ts';
 import { askBack, takeRequest, turnDown } from '#server/requests/triage.ts';
@@ -47,16 +47,7 @@ export async function addRequestsAndTrials(house: House): Promise<void> {
 	// People: who belongs to whom, what else they are called, whom not to write to.
 	house.at(day(-200));
 	const card = (id: string, change: Partial<CardFields>) => {
-		const other = { ...findCardFields(house.world, id)!, ...change };
-		const version = scalar(house.world.db, 'SELECT version FROM person WHERE id = @id', { id });
-		done(
-			editPerson(as('abernathy'), {
-				personId: id,
-				version,
-				...other,
-				contacts: JSON.parse(other.contacts) as CardContact[]
-			})
-		);
+		editCard(house, id, change);
 	};
 	for (let i = 0; i < 12; i++) card(house.orgs[i * 3 + 1]!.id, { parent: house.orgs[i * 3]!.id });
 	for (const [i, text] of [
@@ -83,6 +74,7 @@ export async function addRequestsAndTrials(house: House): Promise<void> {
 		note: 'Represented: write to counsel only.'
 	});
 	card(house.humans[11]!.id, { status: 'inactive' });
+	addCardDetails(house);
 
 	// Matters of the kinds that were not there, and facts on those that were.
 	house.at(day(-61));

@@ -260,7 +260,7 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await ops.sees('needs at least one option');
 		await ops.fill('Options of Tide at the time', 'ebb\nflood');
 		await ops.page.keyboard.press('Tab');
-		await ops.press('away with Where it happened');
+		await ops.press('Remove Where it happened');
 		await ops.press('Save the kind');
 		await ops.sees('The kind is saved');
 		const quay = await matter(io, 'Quay wall');

@@ -25,6 +25,7 @@ export const listViews = (matter: string): string[] => [
 	`${matter}/logbook`,
 	`${matter}/trial`,
 	'/people',
+	'/notes',
 	'/interest',
 	'/requests',
 	'/figures',

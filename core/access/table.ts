@@ -36,6 +36,10 @@ const TABLE = {
 	'matter.edit': department,
 	'person.read': department,
 	'person.edit': department,
+	/** Identity numbers: to write them, and to have one shown. */
+	'identity.show': ['counsel', 'paralegal', 'administrator'],
+	/** One's own notes and reminders without a matter. */
+	'memo.own': department,
 	'docket.read': department,
 	'docket.enter': legal,
 	'docket.change': legal,

@@ -173,6 +173,10 @@ function formatFactDate(value: string): string {
 	return date ? formatLongDate(date) : value;
 }
 
+/** A kept value as it stands in its field. */
+export const typedFact = (fact: Fact, { value }: Pick<FactValue, 'value'>): string =>
+	fact.type === 'money' ? formatCents(Number(value)).replace('−', '-') : value;
+
 /** A kept value as people write it. `personName` gives the name behind an id. */
 export function formatFact(
 	fact: Fact,

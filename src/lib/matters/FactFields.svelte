@@ -140,13 +140,26 @@
 				>
 				{#each rowsOf(g.key) as r, i (i)}
 					<div class="row grid grid-cols-2 gap-3 py-3">
-						{#each live as f (f.key)}{@render one(
-								f,
-								`group:${g.key}:${i}:${f.key}`,
-								r[f.key] ?? '',
-								(v) => put(g.key, i, f.key, v),
-								undefined
-							)}{/each}
+						{#each live as f (f.key)}
+							<div>
+								{@render one(
+									f,
+									`group:${g.key}:${i}:${f.key}`,
+									r[f.key] ?? '',
+									(v) => put(g.key, i, f.key, v),
+									undefined
+								)}
+								{#if f.type === 'coded'}
+									<input
+										class="box mt-1.5"
+										placeholder="in words"
+										aria-label="{f.name} {i + 1} in words"
+										value={r[`${f.key}+`] ?? ''}
+										oninput={(e) => put(g.key, i, `${f.key}+`, e.currentTarget.value)}
+									/>
+								{/if}
+							</div>
+						{/each}
 						<div class="col-span-2">
 							<button
 								type="button"

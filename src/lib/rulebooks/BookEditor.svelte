@@ -12,9 +12,11 @@
 	import { slugOf } from '#core/rulebooks/slug.ts';
 	import { askServer } from '$lib/ui/ask.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import Differences from '$lib/ui/Differences.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { draft } from '$lib/ui/draft.svelte.ts';
 	import { plural } from '$lib/ui/format.ts';
+	import type { ConflictView } from '#server/app/errors.ts';
 	import type { BookPreview } from '#server/docket/book-effects.ts';
 	import type { ExampleView, Fault } from '#server/rulebooks/check.ts';
 	import type { BookShape } from '#server/rulebooks/shape.ts';
@@ -53,6 +55,20 @@
 	/** Another text from outside: the form reads it anew. */
 	let readings = $state(0);
 	let text = $state<ReturnType<typeof BookText>>();
+	/** The version one goes on from: another one's, once its change was seen. */
+	// svelte-ignore state_referenced_locally
+	let from = $state(base);
+	let conflict = $state<ConflictView>();
+	let differences = $state<Differences>();
+	async function showConflict(found: ConflictView) {
+		conflict = found;
+		from = found.version;
+		await tick();
+		differences?.focus();
+	}
+	/** Nothing is sent before one of the two texts is chosen. */
+	const findFault = () =>
+		differences?.refuseUndecided() ? 'Choose which text holds.' : faults[0]?.message;
 	const changed = $derived(v.yaml !== yaml);
 	const unread = $derived(v.view === 'form' && parseDocument(v.yaml).errors.length > 0);
 
@@ -91,6 +107,7 @@
 	/** What stood there before another text took its place. */
 	let replaced = $state<string>();
 	function replaceText(next: string) {
+		if (next === v.yaml) return;
 		replaced = replaced === next ? undefined : v.yaml;
 		v.yaml = next;
 		part = -1;
@@ -122,7 +139,8 @@
 
 <ActionForm
 	action="?/save"
-	before={() => (faults.length ? faults[0]!.message : undefined)}
+	before={findFault}
+	onconflict={showConflict}
 	ondone={async (done) => {
 		kept.clear();
 		say(
@@ -134,8 +152,20 @@
 	}}
 >
 	{#snippet children({ errors, busy })}
-		<input type="hidden" name="base" value={base} />
+		<input type="hidden" name="base" value={from} />
 		<input type="hidden" name="yaml" value={v.yaml} />
+		{#if conflict}
+			{#key conflict}
+				<div class="mt-3 max-w-page">
+					<Differences
+						bind:this={differences}
+						by={conflict.by}
+						differences={conflict.differences}
+						take={(_, value) => replaceText(value)}
+					/>
+				</div>
+			{/key}
+		{/if}
 		<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
 			<div class="flex gap-2" role="group" aria-label="How the book is written">
 				<button

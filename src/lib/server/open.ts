@@ -1,12 +1,14 @@
 /**
  * The application at a data folder, without jobs: for the server, the demo and the command line.
  */
+import { randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Application, Clock, SealKey } from '#server/app/application.ts';
 import { makeClock } from '#server/app/clock.ts';
 import { departmentName } from '#server/app/department.ts';
 import { workInline, type Work } from '#server/app/task.ts';
+import { KEY_BYTES } from '#server/app/vault.ts';
 import { openDb } from '#server/db/open.ts';
 import { fileStore } from '#server/files/store.ts';
 import { makeSealKey } from '#server/signing/seal-key.ts';
@@ -29,12 +31,14 @@ export function openApplication(
 	const db = openDb(databaseFile(settings), () => clock.today());
 	keepToOwner(settings);
 	let key: Promise<SealKey> | undefined;
+	let vault: Buffer | undefined;
 	const app: Application = {
 		db,
 		clock,
 		files: fileStore(join(settings.data, 'files')),
 		origin: settings.origin,
 		seal: () => (key ??= findSealKey(settings, app)),
+		vaultKey: () => (vault ??= findVaultKey(settings)),
 		work: work ?? workInline(() => db),
 		wake: () => undefined
 	};
@@ -64,6 +68,14 @@ async function findSealKey(settings: Settings, app: Application): Promise<SealKe
 		writeSecret(keyFile, made.p12);
 	}
 	return { p12: readFileSync(keyFile), password: readFileSync(passwordFile, 'utf8') };
+}
+
+/** The key that was given, or the house's own, which is made when it is first needed. */
+function findVaultKey({ vaultKey, data }: Settings): Buffer {
+	if (vaultKey) return Buffer.from(vaultKey, 'hex');
+	const file = join(data, 'vault.key');
+	if (!existsSync(file)) writeSecret(file, randomBytes(KEY_BYTES));
+	return readFileSync(file);
 }
 
 function writeSecret(path: string, data: string | Buffer): void {

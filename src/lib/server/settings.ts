@@ -17,6 +17,8 @@ export type Settings = {
 	from: string;
 	sealFile: string | null;
 	sealPassword: string | null;
+	/** 64 hexadecimal digits: by it identity numbers lie encrypted. */
+	vaultKey: string | null;
 };
 
 /**
@@ -36,7 +38,8 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
 		smtp: env.KITE_SMTP_URL ?? null,
 		from: env.KITE_MAIL_FROM ?? 'Larkhaven Ferries Legal <legal@larkhaven.example>',
 		sealFile: env.KITE_SEAL_P12 ?? null,
-		sealPassword: env.KITE_SEAL_PASSWORD ?? null
+		sealPassword: env.KITE_SEAL_PASSWORD ?? null,
+		vaultKey: env.KITE_VAULT_KEY ?? null
 	};
 }
 

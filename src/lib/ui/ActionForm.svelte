@@ -7,14 +7,20 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { ActionResult } from '@sveltejs/kit';
 	import { tick, type Snippet } from 'svelte';
-	import type { Difference } from '#server/app/errors.ts';
+	import type { ConflictView } from '#server/app/errors.ts';
+	import Differences from './Differences.svelte';
 	import { refuseUnpicked } from './unpicked.ts';
-	type Conflict = { by: string; version: number; differences: Difference[] };
 	type Props = {
 		action: string;
 		ondone?: (data: Record<string, unknown>) => void | Promise<void>;
 		/** The form stays busy until what stands now is there. */
-		onconflict?: (c: Conflict) => void | Promise<void>;
+		onconflict?: (c: ConflictView) => void | Promise<void>;
+		/**
+		 * What the fields held when the form was begun: two people's changes are put together by it.
+		 * Where both changed a field, the form shows both and `take` puts the chosen one in its place.
+		 */
+		base?: Record<string, string> | undefined;
+		take?: ((field: string, value: string, words: string) => void) | undefined;
 		children: Snippet<[{ errors: Record<string, string>; busy: boolean; details: unknown }]>;
 		class?: string;
 		files?: boolean;
@@ -25,6 +31,8 @@
 		action,
 		ondone,
 		onconflict,
+		base,
+		take,
 		children,
 		class: more = '',
 		files = false,
@@ -35,6 +43,20 @@
 	/** What the screen needs to offer a way on. */
 	let details = $state<unknown>();
 	let busy = $state(false);
+	// What stood when one began; what others do meanwhile is seen only as a difference.
+	// svelte-ignore state_referenced_locally
+	let shown = $state(base && { ...base });
+	let conflict = $state<ConflictView>();
+	let differences = $state<Differences>();
+
+	/** What was seen of the other's change counts as shown from now on. */
+	async function showConflict(found: ConflictView) {
+		conflict = found;
+		for (const { field, values } of found.differences)
+			if (shown && values) shown[field] = values.theirs;
+		await tick();
+		differences?.focus();
+	}
 
 	/**
 	 * What somebody typed while the answer was awaited: it belongs to what comes next, and is not
@@ -77,7 +99,12 @@
 			details = result.data?.details;
 			if (result.data?.conflict && onconflict) {
 				errors = {};
-				await onconflict(result.data.conflict as Conflict);
+				await onconflict(result.data.conflict as ConflictView);
+				return;
+			}
+			if (result.data?.conflict && base) {
+				errors = {};
+				await showConflict(result.data.conflict as ConflictView);
 				return;
 			}
 			// To the field at fault, but never away from one that somebody has begun to mend.
@@ -88,8 +115,10 @@
 			});
 		} else if (result.type === 'redirect') await goto(result.location, { invalidateAll: true });
 		else if (result.type === 'success') {
+			conflict = undefined;
 			if (!stay) await invalidateAll();
 			await ondone?.((result.data as Record<string, unknown>) ?? {});
+			shown = base && { ...base };
 			await putBack();
 		} else if (result.status === 401)
 			errors = {
@@ -120,6 +149,10 @@
 			cancel();
 			return;
 		}
+		if (differences?.refuseUndecided()) {
+			cancel();
+			return;
+		}
 		const fault = before?.(formData);
 		if (fault) {
 			errors = { '': fault };
@@ -137,6 +170,17 @@
 		};
 	}}
 >
+	{#if shown}<input type="hidden" name="base" value={JSON.stringify(shown)} />{/if}
+	{#if conflict}
+		{#key conflict}
+			<Differences
+				bind:this={differences}
+				by={conflict.by}
+				differences={conflict.differences}
+				{take}
+			/>
+		{/key}
+	{/if}
 	{@render children({ errors, busy, details })}
 	{#if errors['']}<p class="fault mt-2" role="alert">{errors['']}</p>{/if}
 </form>

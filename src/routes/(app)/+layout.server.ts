@@ -28,7 +28,7 @@ export function load(event) {
 			inside,
 			kinds: may(me.role, 'kind.edit'),
 			imports: may(me.role, 'import.run'),
-			staff: may(me.role, 'docket.closure'),
+			staff: may(me.role, 'staff.edit'),
 			accounts: may(me.role, 'account.edit'),
 			figures: may(me.role, 'overview.read'),
 			decide: may(me.role, 'interest.decide')

@@ -2,6 +2,7 @@
 import { may } from '#core/access/table.ts';
 import { readDaySheet } from '#server/day-sheet/tasks.ts';
 import { action } from '#server/http/action.ts';
+import { finishMemo, writeMemo } from '#server/memos/commands.ts';
 import { requireStaff } from '#server/http/request.ts';
 import { seeReminder } from '#server/reminders/commands.ts';
 import { listMyRequests } from '#server/requests/queries.ts';
@@ -22,6 +23,8 @@ export async function load(event) {
 
 export const actions = {
 	seen: action(seeReminder),
+	memo: action(writeMemo),
+	memoDone: action(finishMemo),
 	away: action(addLeave, { input: (event) => ({ staffId: requireStaff(event).id }) }),
 	back: action(removeLeave)
 };

@@ -4,7 +4,11 @@
 	import { formatDate } from '#core/format/dates.ts';
 	import { formatHours } from '#core/format/hours.ts';
 
+	import MemoForm from '$lib/memos/MemoForm.svelte';
+	import MemoRows from '$lib/memos/MemoRows.svelte';
+	import Drawer from '$lib/ui/Drawer.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Requests from '$lib/requests/RequestRows.svelte';
@@ -16,6 +20,7 @@
 	let { data } = $props();
 	const DAY = 450;
 	let awayOpen = $state(false);
+	let writing = $state(false);
 	const minutes = $derived(data.inside ? data.hours.reduce((a, h) => a + h.minutes, 0) : 0);
 	const late = $derived(
 		data.inside ? data.tasks.filter((t) => t.due && t.due < data.today).length : 0
@@ -142,6 +147,12 @@
 								></a
 							>{/each}</Section
 					>{/if}
+				{#if data.memos.length}
+					<Section title="Reminders of your own" about={String(data.memos.length)}>
+						{#snippet tools()}<a class="act" href="/notes">all notes</a>{/snippet}
+						<MemoRows memos={data.memos} finish="?/memoDone" />
+					</Section>
+				{/if}
 				<Section
 					title="With someone else"
 					about={String(data.signing.length + data.withOthers.length)}
@@ -210,6 +221,7 @@
 								? `away ${formatDay(data.away[0]!.from, data.today)} to ${formatDay(data.away[0]!.to, data.today)}`
 								: 'Days away'}</button
 						>
+						<button class="act ml-4" onclick={() => (writing = true)}>A note or a reminder</button>
 					</p>
 					{#if data.timers.length}<p class="mt-1">
 							<a class="act" href="/time">{plural(data.timers.length, 'timer')} not logged</a>
@@ -221,4 +233,13 @@
 </div>
 {#if data.inside}
 	<DaysAway {data} bind:open={awayOpen} />
+	<Drawer bind:open={writing} title="A note or a reminder" about="that belongs to no matter">
+		<MemoForm
+			action="?/memo"
+			ondone={() => {
+				writing = false;
+				say('The note is kept.');
+			}}
+		/>
+	</Drawer>
 {/if}

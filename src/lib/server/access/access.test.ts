@@ -1,4 +1,5 @@
 import { saveView } from '#server/matters/views.ts';
+import { writeMemo } from '#server/memos/commands.ts';
 import { addLeave } from '#server/staff/commands.ts';
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
@@ -303,7 +304,7 @@ describe('a restricted matter', () => {
 			'return deadline': { deadlineId, reason: 'x' },
 			'answer returned deadline': { deadlineId, words: 'x' },
 			'move deadline': { deadlineId, how: 'order', by: '+7d', reason: 'x', version: 1 },
-			'edit deadline': { deadlineId, short: 'x', version: 1 },
+			'edit deadline': { deadlineId, short: 'x' },
 			'bring in calendar': { matterId: id, items: [{ title: 'Hearing', date: '2026-12-01' }] },
 			'mute matter': { matterId: id },
 			'unmute matter': { matterId: id },
@@ -375,6 +376,8 @@ describe('a restricted matter', () => {
 		own('okafor', { timerId }, 'pause timer', 'resume timer', 'stop timer');
 		good(saveView(house.as('okafor'), { name: 'Mine', query: 'who=all', shared: true }));
 		own('okafor', { viewId: first('SELECT id FROM saved_view') }, 'remove view');
+		const { memoId } = good(writeMemo(house.as('okafor'), { text: 'Mine' }));
+		own('okafor', { memoId }, 'finish memo', 'remove memo');
 		const { feedId } = good(makeFeed(house.as('okafor'), { sort: 'person' }));
 		own('okafor', { feedId }, 'revoke feed');
 		const leave = { staffId: 'stf_okafor', from: '2026-12-01', to: '2026-12-02' };

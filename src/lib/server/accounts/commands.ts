@@ -7,8 +7,9 @@ import { endSessions } from '#server/access/sessions.ts';
 import type { Context } from '#server/app/application.ts';
 import { command, preparedCommand } from '#server/app/command.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
-import { id, maybeId, text } from '#server/app/fields.ts';
+import { base, id, maybeId, text } from '#server/app/fields.ts';
 import { newId, newToken } from '#server/app/ids.ts';
+import { requireTogether } from '#server/app/two-writers.ts';
 import { exists, insert, maybeOne, scalar, update } from '#server/db/sql.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
 import { makeLink } from './password.ts';
@@ -81,9 +82,15 @@ export function refuseLastAdministrator(ctx: Context, row: StaffRow): void {
 export const changeAccount = command({
 	name: 'change account',
 	action: 'account.edit',
-	input: z.object({ staffId: id('an account'), ...person }),
-	run({ ctx, me, input: { staffId, ...set }, record }) {
+	input: z.object({ staffId: id('an account'), ...person, base }),
+	run({ ctx, me, input: { staffId, base, ...yours }, record }) {
 		const before = requireAccount(ctx, staffId);
+		const labels = { name: 'Name', email: 'Mail address', role: 'Role', level: 'Level' };
+		const { name, email, role, level } = before;
+		const sides = { labels, now: { name, email, role, level }, base, yours };
+		const set = z
+			.object(person)
+			.parse(requireTogether(ctx, { matterId: null, id: staffId }, sides));
 		const isOther = before.role !== set.role;
 		if (isOther && staffId === me.id)
 			throw new Refused('Another administrator changes your role.', 'role');
@@ -91,7 +98,6 @@ export const changeAccount = command({
 		if (isLawyer(before.role) && !isLawyer(set.role)) refuseResponsible(ctx, staffId);
 		const initials = formatInitials(set.name);
 		update<StaffRow>(ctx.db, 'staff', { id: staffId }, { ...set, initials });
-		const { name, email, role, level } = before;
 		record.audit({ staff: staffId, before: { name, email, role, level }, after: set });
 		return { ended: isOther ? endSessions(ctx, staffId) : 0 };
 	}

@@ -38,6 +38,8 @@ export type Application = {
 	origin: string;
 	/** Key and certificate of the department's seal. */
 	seal: () => Promise<SealKey>;
+	/** The key of what lies encrypted in the database. */
+	vaultKey: () => Buffer;
 	/** Workers, for what would hold up the server's one loop. */
 	work: Work;
 	/** Something was queued: jobs look now instead of in a moment. */

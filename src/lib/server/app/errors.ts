@@ -36,7 +36,15 @@ export class Forbidden extends Error {
 }
 
 /** What someone else changed meanwhile, beside what this person would write. */
-export type Difference = { field: string; name: string; theirs: string; yours: string };
+export type Difference = {
+	field: string;
+	name: string;
+	/** In words. */
+	theirs: string;
+	yours: string;
+	/** As the form's field has them, where it can take the one or the other. */
+	values?: { theirs: string; yours: string };
+};
 
 /**
  * Two people changed the same thing: nothing is saved, the second sees the difference and chooses.

@@ -46,6 +46,9 @@ export const maybeId = z
 /** The version of what a form shows, so that two people do not overwrite one another. */
 export const version = z.coerce.number().int();
 
+/** What a form showed when it was begun, so that two people's changes can be put together. */
+export const base = z.record(z.string(), z.string()).nullish();
+
 const dateOr = (what: string, value: string, ctx: z.RefinementCtx): PlainDate => {
 	const date = parseDate(value);
 	if (date) return date;

@@ -17,6 +17,8 @@ export type Recorder = {
 	onMatter(matterId: string): void;
 	/** An entry in a matter's logbook, in words a lawyer would use; gives its id. */
 	logOn(matterId: string, kind: LogKind, text: string, link?: string | null): string;
+	/** An entry beside the matter's own course: it counts as no activity on it. */
+	logBeside(matterId: string, kind: LogKind, text: string, link?: string | null): string;
 };
 
 /** On one matter: the entries are its own. */
@@ -36,7 +38,8 @@ export function openRecord(ctx: Context, action: string): { record: Recorder; cl
 	const record: Recorder = {
 		audit: (more) => void Object.assign(detail, more),
 		onMatter: (id) => void (matterId = id),
-		logOn: (id, kind, text, link) => writeLog(ctx, id, kind, text, link)
+		logOn: (id, kind, text, link) => writeLog(ctx, id, kind, text, link),
+		logBeside: (id, kind, text, link) => writeLog(ctx, id, kind, text, link, 1)
 	};
 	return {
 		record,
@@ -51,7 +54,8 @@ export function writeLog(
 	matterId: string,
 	kind: LogKind,
 	text: string,
-	link?: string | null
+	link?: string | null,
+	aside: 0 | 1 = 0
 ): string {
 	const id = newId('log');
 	insert<LogbookRow>(ctx.db, 'logbook', {
@@ -61,7 +65,8 @@ export function writeLog(
 		staff_id: 'staff' in ctx.actor ? ctx.actor.staff.id : null,
 		kind,
 		text,
-		link: link ?? null
+		link: link ?? null,
+		aside
 	});
 	return id;
 }

@@ -4,6 +4,7 @@ import { countWaitingChanges } from '#server/docket/changes.ts';
 import { countDeadlines } from '#server/docket/list.ts';
 import { listMentionsOf } from '#server/logbook/queries.ts';
 import { listMatters } from '#server/matters/list.ts';
+import { listDueMemos } from '#server/memos/queries.ts';
 import { listMyReminders } from '#server/reminders/queries.ts';
 import { listMineToSign, listSigningWithOthers } from '#server/signing/queries.ts';
 import { findSignOffState } from '#server/sign-off/queries.ts';
@@ -28,6 +29,7 @@ export function showDaySheet(app: Reader, me: Staff) {
 		signOff: findSignOffState(app, me, me.id).open.length,
 		away: listDaysAway(app, me),
 		tasks: listMyTasks(app, me),
+		memos: listDueMemos(app, me),
 		asked: listMentionsOf(app, me),
 		quiet: listMatters(app, me, { ...quiet, cols: ['number'] }, SHOWN_QUIET),
 		withOthers: listTasksWithOthers(app, me),

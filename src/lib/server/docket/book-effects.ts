@@ -3,9 +3,9 @@
  * a decision.
  */
 import { z } from 'zod';
-import type { Application } from '#server/app/application.ts';
+import type { Application, Context } from '#server/app/application.ts';
 import { preparedCommand } from '#server/app/command.ts';
-import { Refused } from '#server/app/errors.ts';
+import { Conflict, Refused } from '#server/app/errors.ts';
 import { text } from '#server/app/fields.ts';
 import { preview } from '#server/app/preview.ts';
 import {
@@ -14,7 +14,9 @@ import {
 	type ExampleView,
 	type Fault
 } from '#server/rulebooks/check.ts';
+import { findVersion } from '#server/rulebooks/queries.ts';
 import { shelfOf, shippedShelf } from '#server/rulebooks/shelf.ts';
+import { compareBooks } from '#server/rulebooks/two-writers.ts';
 import {
 	checkDraft,
 	insertVersion,
@@ -56,6 +58,19 @@ export const previewBook = preview({
 	}
 });
 
+/** Somebody saved a version meanwhile: both changes, from the version one began with. */
+function bookConflict(
+	ctx: Context,
+	book: string,
+	{ yaml, base }: { yaml: string; base: number },
+	last: number
+): Conflict {
+	const from = findVersion(ctx, book, base);
+	const theirs = findVersion(ctx, book, last);
+	const texts = { base: from?.yaml ?? '', theirs: theirs?.yaml ?? '', yours: yaml };
+	return new Conflict(theirs?.by ?? 'Someone else', last, [compareBooks(texts)]);
+}
+
 /**
  * Saves a version of a book, new or in the place of a shipped one. It must hold together, with
  * every example right; the dates it affects wait for a decision.
@@ -81,11 +96,7 @@ export const saveBook = preparedCommand({
 		const last = lastVersion(ctx, file.book);
 		if (isNew && (last > 0 || shippedShelf().files.has(file.book)))
 			throw new Refused(NAME_TAKEN, 'yaml');
-		if (last !== input.base)
-			throw new Refused(
-				'Someone else saved this book meanwhile. Copy what you wrote, look at the new version and save again.',
-				'yaml'
-			);
+		if (last !== input.base) throw bookConflict(ctx, file.book, input, last);
 		const now = shelfOf(ctx).files.get(file.book);
 		if (now?.version === file.version)
 			throw new Refused(

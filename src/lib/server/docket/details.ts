@@ -7,12 +7,21 @@ import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import type { Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
-import { id, maybeDay, maybeText, maybeTime, version } from '#server/app/fields.ts';
-import { differencesOf, matterCommand } from '#server/app/matter-command.ts';
+import { base, id, maybeDay, maybeText, maybeTime } from '#server/app/fields.ts';
+import { matterCommand } from '#server/app/matter-command.ts';
+import { requireTogether } from '#server/app/two-writers.ts';
 import { exists, insert, remove } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { listFolders } from '#server/documents/queries.ts';
 import { isMailOf } from '#server/mail/queries.ts';
+import {
+	DETAIL_LABELS,
+	findDetails,
+	formatDetail,
+	listField,
+	type DetailField,
+	type Details
+} from './detail-fields.ts';
 import { whereFields } from './events.ts';
 import { requireDeadline, requireDocumentOn } from './find.ts';
 import type {
@@ -23,27 +32,6 @@ import type {
 	DeadlineRow
 } from './rows.ts';
 import { updateDeadline } from './writing.ts';
-
-type Details = Record<'internal' | 'time' | 'place' | 'link' | 'short' | 'long', string | null>;
-const NAMES: Record<keyof Details, string> = {
-	internal: 'Internal date',
-	time: 'Time',
-	place: 'Place',
-	link: 'Link',
-	short: 'Short description',
-	long: 'Long description'
-};
-
-/** Each detail as it is stored and as it would be, in words. */
-const compare = (deadline: DeadlineRow, input: Details) => {
-	const stored: Details = { ...deadline, time: deadline.hand_time };
-	return (Object.keys(NAMES) as (keyof Details)[]).map((field) => ({
-		field,
-		name: NAMES[field],
-		theirs: stored[field] ?? '',
-		yours: input[field] ?? ''
-	}));
-};
 
 export const editDeadline = matterCommand({
 	name: 'edit deadline',
@@ -59,47 +47,84 @@ export const editDeadline = matterCommand({
 		exhibits: z.array(z.string()).max(200).default([]),
 		mails: z.array(z.string()).max(50).default([]),
 		folders: z.array(z.string()).max(50).default([]),
-		version
+		base
 	}),
 	find: (ctx, { deadlineId }) => requireDeadline(ctx, deadlineId),
 	onClosed: 'allowed',
-	version: {
-		of: ({ deadline }) => deadline.version,
-		id: ({ deadline }) => deadline.id,
-		differences: ({ deadline }, input) => differencesOf(compare(deadline, input))
-	},
 	run({ ctx, deadline, matter, input, record }) {
-		const { internal, time, place, link, short, long } = input;
-		if (internal && internal > deadline.date)
-			throw new Refused(
-				`The internal date lies after the date itself, ${formatDate(deadline.date)}.`,
-				'internal'
-			);
-		const changes = differencesOf(compare(deadline, input));
-		updateDeadline(ctx, deadline, { internal, hand_time: time, place, link, short, long });
-		linkDocuments(ctx, matter, deadline, input.linked);
-		linkExhibits(ctx, matter, deadline, input.exhibits);
-		linkMails(ctx, matter, deadline, input.mails);
-		linkFolders(ctx, matter, deadline, input.folders);
+		const now = findDetails(ctx, deadline);
+		const details = requireTogether(
+			ctx,
+			{ matterId: matter.id, id: deadline.id },
+			{
+				labels: DETAIL_LABELS,
+				now,
+				base: input.base,
+				yours: typedDetails(input),
+				format: (field, value) => formatDetail(ctx, matter.id, field, value)
+			}
+		);
+		writeDetails({ ctx, matter, deadline }, details);
+		const changed = (Object.keys(DETAIL_LABELS) as DetailField[]).filter(
+			(field) => details[field] !== now[field]
+		);
 		record.audit({
 			deadline: deadline.id,
-			changes: changes.map(({ name, theirs, yours }) => ({ what: name, from: theirs, to: yours })),
-			linked: input.linked,
-			exhibits: input.exhibits,
-			mails: input.mails,
-			folders: input.folders
+			changed: Object.fromEntries(changed.map((field) => [field, [now[field], details[field]]]))
 		});
-		const words = changes.map(({ field, name, theirs, yours }) => {
-			const quote = (value: unknown) =>
-				field === 'internal' ? formatDate(value as PlainDate) : `“${String(value)}”`;
-			if (!theirs) return `${name.toLowerCase()} ${quote(yours)}`;
-			if (!yours) return `${name.toLowerCase()} ${quote(theirs)} taken away`;
-			return `${name.toLowerCase()} from ${quote(theirs)} to ${quote(yours)}`;
-		});
+		const words = changed.flatMap((field) => describeChange(field, now, details));
 		if (words.length) record.log('date', `${deadline.title}: ${words.join('; ')}.`);
-		return { changed: changes.length };
+		return { changed: changed.length };
 	}
 });
+
+type Typed = Record<'place' | 'link' | 'short' | 'long', string> &
+	Record<'internal' | 'time', string | null> &
+	Record<'linked' | 'exhibits' | 'mails' | 'folders', string[]>;
+const typedDetails = (input: Typed): Details => ({
+	internal: input.internal ?? '',
+	time: input.time ?? '',
+	place: input.place,
+	link: input.link,
+	short: input.short,
+	long: input.long,
+	linked: listField(input.linked),
+	exhibits: listField(input.exhibits),
+	mails: listField(input.mails),
+	folders: listField(input.folders)
+});
+
+type On = { ctx: Context; matter: MatterRow; deadline: DeadlineRow };
+function writeDetails({ ctx, matter, deadline }: On, details: Details): void {
+	const { internal, time, place, link, short, long } = details;
+	if (internal && internal > deadline.date)
+		throw new Refused(
+			`The internal date lies after the date itself, ${formatDate(deadline.date)}.`,
+			'internal'
+		);
+	updateDeadline(ctx, deadline, {
+		internal: internal ? (internal as PlainDate) : null,
+		hand_time: time || null,
+		...{ place, link, short, long }
+	});
+	const list = (field: DetailField) => JSON.parse(details[field]) as string[];
+	linkDocuments(ctx, matter, deadline, list('linked'));
+	linkExhibits(ctx, matter, deadline, list('exhibits'));
+	linkMails(ctx, matter, deadline, list('mails'));
+	linkFolders(ctx, matter, deadline, list('folders'));
+}
+
+const LISTS: ReadonlySet<DetailField> = new Set(['linked', 'exhibits', 'mails', 'folders']);
+/** For the logbook; what a date points to is seen on the date itself. */
+function describeChange(field: DetailField, was: Details, is: Details): string[] {
+	if (LISTS.has(field)) return [];
+	const label = DETAIL_LABELS[field].toLowerCase();
+	const quote = (value: string) =>
+		field === 'internal' ? formatDate(value as PlainDate) : `“${value}”`;
+	if (!was[field]) return [`${label} ${quote(is[field])}`];
+	if (!is[field]) return [`${label} ${quote(was[field])} taken away`];
+	return [`${label} from ${quote(was[field])} to ${quote(is[field])}`];
+}
 
 function linkDocuments(
 	ctx: Context,

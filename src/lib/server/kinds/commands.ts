@@ -5,12 +5,13 @@ import { findKindFaults, keyFromName, kindSchema, type Kind } from '#core/kinds/
 import type { Context } from '#server/app/application.ts';
 import { command } from '#server/app/command.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
-import { flag, id, text, version } from '#server/app/fields.ts';
+import { base, flag, id, text } from '#server/app/fields.ts';
 import { exists, insert, scalar, update } from '#server/db/sql.ts';
 import { listBooks } from '#server/rulebooks/shelf.ts';
 import { findUnit } from '#server/units/queries.ts';
 import { findKind, kindBody, listKinds, type StoredKind } from './queries.ts';
 import type { KindRow } from './rows.ts';
+import { kindTogether } from './two-writers.ts';
 
 /** Changes a kind. */
 export const saveKind = command({
@@ -18,21 +19,18 @@ export const saveKind = command({
 	action: 'kind.edit',
 	input: z.object({
 		kindId: id('a kind'),
-		version,
 		body: z.record(z.string(), z.unknown()),
-		active: flag
+		active: flag,
+		base
 	}),
 	run({ ctx, input, record }) {
 		const before = findKind(ctx, input.kindId);
 		if (!before) throw new NotFound('kind');
-		if (before.version !== input.version)
-			throw new Refused(
-				'Someone else changed this kind meanwhile. Load it again; what you typed is kept in this window.'
-			);
-		const read = parseKind(ctx, { ...input.body, id: input.kindId });
+		const { body, active } = kindTogether(ctx, before, input);
+		const read = parseKind(ctx, { ...body, id: input.kindId });
 		const kind = keepRetired(before, read);
 		refuseChangedTypes(ctx, before, kind);
-		if (!input.active && before.active) refuseNoneLeft(ctx, kind.id);
+		if (!active && before.active) refuseNoneLeft(ctx, kind.id);
 		refuseTakenName(ctx, kind.name, kind.id);
 		update<KindRow>(
 			ctx.db,
@@ -41,7 +39,7 @@ export const saveKind = command({
 			{
 				name: kind.name,
 				body: JSON.stringify(kind),
-				active: input.active ? 1 : 0,
+				active: active ? 1 : 0,
 				version: before.version + 1
 			}
 		);

@@ -14,6 +14,7 @@ export type LogbookRow = {
 	asks: number;
 	answers: string | null;
 	taken_back_at: string | null;
+	aside: 0 | 1;
 };
 
 /** Table `logbook_mention`. */

@@ -4,12 +4,12 @@
  */
 import { z } from 'zod';
 import { shorten, uncapitalize } from '#core/format/words.ts';
-import { lastChangeBy } from '#server/access/audit.ts';
 import type { Context, Staff } from '#server/app/application.ts';
-import { Conflict, Refused, type Difference } from '#server/app/errors.ts';
-import { id } from '#server/app/fields.ts';
+import { Refused } from '#server/app/errors.ts';
+import { base, id } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
+import { requireTogether } from '#server/app/two-writers.ts';
 import { exists, insert, insertOrIgnore, remove, update } from '#server/db/sql.ts';
 import { findKind, requireKind } from '#server/kinds/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
@@ -39,8 +39,7 @@ export const editMatter = matterCommand({
 	action: 'matter.edit',
 	input: z.object({
 		matterId: id('a matter'),
-		version: z.coerce.number().int().nullish(),
-		base: z.record(z.string(), z.string()).nullish(),
+		base,
 		fields: z.record(z.string(), z.string())
 	}),
 	find: byMatterId,
@@ -73,42 +72,23 @@ function formatChange({ name, from, to }: Change): string {
 }
 
 /**
- * The fields to be written: without those that somebody else changed and this person did not.
- * @throws Conflict where both changed the same field
+ * The fields to be written. A form sends only those it changed.
+ * @throws Conflict where somebody else changed the same field meanwhile
  */
 function takeChanged(
 	ctx: Context,
 	matter: MatterRow,
-	{
-		version,
-		base,
-		fields
-	}: {
-		version?: number | null | undefined;
-		base?: Fields | null | undefined;
-		fields: Fields;
-	}
+	{ base, fields }: { base?: Fields | null | undefined; fields: Fields }
 ): Fields {
-	if (version === null || version === undefined || version === matter.version) return fields;
 	const now = sheetFields(ctx, matter);
 	const kind = requireKind(ctx, matter.kind);
-	const kept: Fields = {};
-	const differences: Difference[] = [];
-	for (const [field, yours] of Object.entries(fields)) {
-		const theirs = now[field];
-		const shown = base?.[field];
-		if (theirs === undefined || theirs === yours || theirs === shown) kept[field] = yours;
-		else if (shown !== yours)
-			differences.push({
-				field,
-				name: fieldName(kind, field),
-				theirs: formatField(ctx, field, theirs),
-				yours: formatField(ctx, field, yours)
-			});
-	}
-	if (differences.length)
-		throw new Conflict(lastChangeBy(ctx.db, matter.id, matter.number), matter.version, differences);
-	return kept;
+	const changed = Object.keys(fields).filter((field) => field in now);
+	const labels = Object.fromEntries(changed.map((field) => [field, fieldName(kind, field)]));
+	return requireTogether(
+		ctx,
+		{ matterId: matter.id, id: matter.number },
+		{ labels, now, base, yours: fields, format: (field, value) => formatField(ctx, field, value) }
+	);
 }
 
 type Edit = { ctx: Context; me: Staff; matter: MatterRow };

@@ -1,7 +1,12 @@
 /** The facts of a matter: as they are stored, as people read them, and as fields of text. */
-import { formatFact, type Fact, type FactType, type FactValue } from '#core/kinds/fact.ts';
+import {
+	formatFact,
+	typedFact,
+	type Fact,
+	type FactType,
+	type FactValue
+} from '#core/kinds/fact.ts';
 import { findFact, type Kind } from '#core/kinds/kind.ts';
-import { formatCents } from '#core/format/money.ts';
 import { uncapitalize } from '#core/format/words.ts';
 import type { Application } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
@@ -21,10 +26,6 @@ export const listFacts = ({ db }: Has, matterId: string): StoredFact[] =>
 		ORDER BY fact, row`,
 		{ matterId }
 	);
-
-/** A kept value as it stands in its field. */
-const typedOf = (fact: Fact, { value }: FactValue): string =>
-	fact.type === 'money' ? formatCents(Number(value)).replace('−', '-') : value;
 
 export type FactView = {
 	key: string;
@@ -150,7 +151,7 @@ export function factFields(kind: Kind, stored: readonly StoredFact[]): Fields {
 	for (const fact of kind.facts) {
 		if (fact.retired) continue;
 		const value = stored.find((other) => other.fact === fact.key && other.row === 0);
-		fields[`fact:${fact.key}`] = value ? typedOf(fact, value) : '';
+		fields[`fact:${fact.key}`] = value ? typedFact(fact, value) : '';
 		if (fact.type === 'coded') fields[`more:${fact.key}`] = value?.more ?? '';
 	}
 	for (const group of kind.groups) {
@@ -169,7 +170,7 @@ function rowFields(group: Group, values: readonly StoredFact[], row: number): Fi
 	for (const fact of group.facts) {
 		const value = findIn(values, row, group, fact);
 		if (!value) continue;
-		fields[fact.key] = typedOf(fact, value);
+		fields[fact.key] = typedFact(fact, value);
 		if (value.more) fields[`${fact.key}+`] = value.more;
 	}
 	return fields;

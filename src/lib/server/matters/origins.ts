@@ -26,6 +26,10 @@ export const listOrigins = ({ db }: Has): OriginView[] =>
 		ORDER BY o.retired, o.position`
 	);
 
+/** All of them, as a filter offers them: counting their matters takes longer than the list. */
+export const listOriginWords = ({ db }: Has): { id: string; label: string }[] =>
+	all(db, 'SELECT id, label FROM origin ORDER BY retired, position');
+
 /** Those that are offered. */
 export const listOfferedOrigins = ({ db }: Has): { id: string; label: string }[] =>
 	all(db, 'SELECT id, label FROM origin WHERE retired = 0 ORDER BY position');

@@ -4,6 +4,8 @@ import { cardVisible } from '#server/access/visibility.ts';
 import { actingStaff, type Application, type Context } from '#server/app/application.ts';
 import { NotFound } from '#server/app/errors.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
+import { findOwn, type OwnFields } from './own-fields.ts';
+import { listFunctionFields, listUnitFields } from './ties.ts';
 import type { PersonCategoryRow, PersonContactRow, PersonNameRow, PersonRow } from './rows.ts';
 
 export const CONTACT_KINDS = ['mail', 'phone', 'address', 'web'] as const;
@@ -29,7 +31,14 @@ export type CardFields = {
 	/** Divided by commas, in the order of the alphabet. */
 	categories: string;
 	note: string;
-};
+	/** As it stands on letters and envelopes; empty where the name does. */
+	printed: string;
+	industry: string;
+	/** JSON of a list of FunctionField. */
+	functions: string;
+	/** JSON of a list of UnitField. */
+	units: string;
+} & OwnFields;
 
 /** What is wrong with an address, in words; null where nothing is. */
 export function contactFault(kind: CardContact['kind'], value: string): string | null {
@@ -108,7 +117,12 @@ export function findCardFields({ db }: Has, id: string): CardFields | undefined 
 		aliases: namesOf('alias').join('\n'),
 		former: namesOf('former').join('\n'),
 		contacts: JSON.stringify(contacts),
-		categories: categories.map(({ category }) => category).join(', ')
+		categories: categories.map(({ category }) => category).join(', '),
+		printed: person.printed,
+		industry: person.industry,
+		functions: JSON.stringify(listFunctionFields({ db }, id)),
+		units: JSON.stringify(listUnitFields({ db }, id)),
+		...findOwn({ db }, id)
 	};
 }
 

@@ -14,6 +14,7 @@ import type { MatterFactRow, MatterRoleRow } from '#server/matters/rows.ts';
 import { isAbove, requirePerson } from './card.ts';
 import { mayMerge } from './queries.ts';
 import type { PersonCategoryRow, PersonMergeRow, PersonNameRow, PersonRow } from './rows.ts';
+import { moveTies, takeFields, type OwnKey, type Taken } from './merge-fields.ts';
 import { insertName } from './write-card.ts';
 
 export type FactKey = Pick<MatterFactRow, 'matter_id' | 'fact' | 'row'>;
@@ -34,6 +35,15 @@ export type Moved = {
 	parent: boolean;
 	/** The other's name, folded, where it became another name of the kept card. */
 	added: string | null;
+	/** Fields of the kept card that took the other's value, as they were. */
+	took?: Taken;
+	/** Functions, business units, identity numbers and memos: their ids. */
+	functions?: string[];
+	functionsOf?: string[];
+	units?: string[];
+	identity?: string[];
+	memos?: string[];
+	own?: OwnKey[];
 };
 type Pair = { keep: PersonRow; gone: PersonRow };
 
@@ -47,7 +57,12 @@ export const CONTACT_SHIFT = 20;
 export const mergePeople = command({
 	name: 'merge people',
 	action: 'person.edit',
-	input: z.object({ keepId: id('the card to keep'), goneId: id('the card that goes into it') }),
+	input: z.object({
+		keepId: id('the card to keep'),
+		goneId: id('the card that goes into it'),
+		/** Fields of which the other card's value is kept. */
+		take: z.array(z.string().max(80)).max(80).default([])
+	}),
 	run({ ctx, me, input, record }) {
 		if (input.keepId === input.goneId)
 			throw new Refused('A card cannot be merged with itself. Choose the other one.', 'goneId');
@@ -56,10 +71,10 @@ export const mergePeople = command({
 			gone: requirePerson(ctx, input.goneId)
 		};
 		refuseMerge(ctx, me, pair);
-		const moved = moveCard(ctx, pair);
+		const moved = moveCard(ctx, pair, input.take);
 		const { keep, gone } = pair;
 		setPerson(ctx, gone, { merged_into: keep.id });
-		setPerson(ctx, keep, {});
+		setPerson(ctx, requirePerson(ctx, keep.id), {});
 		const mergeId = newId('mrg');
 		insert<PersonMergeRow>(ctx.db, 'person_merge', {
 			id: mergeId,
@@ -71,7 +86,7 @@ export const mergePeople = command({
 		});
 		record.audit({ kept: keep.id, gone: gone.id, merge: mergeId });
 		for (const matterId of listMattersOf(ctx, moved.roles))
-			record.logOn(
+			record.logBeside(
 				matterId,
 				'people',
 				`${gone.name} is the same as ${keep.name}: their cards were merged.`,
@@ -110,7 +125,8 @@ function refuseMerge(ctx: Context, me: Staff, { keep, gone }: Pair): void {
 			);
 }
 
-function moveCard(ctx: Context, pair: Pair): Moved {
+function moveCard(ctx: Context, pair: Pair, take: readonly string[]): Moved {
+	const took = takeFields(ctx, pair, take);
 	const { doubled, moved: roles } = moveRoles(ctx, pair);
 	const { doubled: twins, moved: names } = moveNames(ctx, pair);
 	return {
@@ -124,7 +140,9 @@ function moveCard(ctx: Context, pair: Pair): Moved {
 		facts: moveFacts(ctx, pair),
 		witnesses: moveWitnesses(ctx, pair),
 		parent: takeParent(ctx, pair),
-		added: keepName(ctx, pair)
+		...moveTies(ctx, pair),
+		took,
+		added: keepName(ctx, pair, took)
 	};
 }
 
@@ -231,15 +249,16 @@ function takeParent(ctx: Context, { keep, gone }: Pair): boolean {
 	return true;
 }
 
-/** The other's name stays findable as another name of the kept card. */
-function keepName(ctx: Context, { keep, gone }: Pair): string | null {
-	const folded = foldName(gone.name);
-	if (folded === foldName(keep.name)) return null;
-	insertName(ctx, keep.id, 'alias', gone.name);
+/** The name that is not kept stays findable as another name of the kept card. */
+function keepName(ctx: Context, { keep, gone }: Pair, took: Taken): string | null {
+	const other = 'name' in took ? keep.name : gone.name;
+	const folded = foldName(other);
+	if (folded === foldName('name' in took ? gone.name : keep.name)) return null;
+	insertName(ctx, keep.id, 'alias', other);
 	return folded;
 }
 
-const listMattersOf = (ctx: Context, roles: readonly string[]): string[] =>
+export const listMattersOf = (ctx: Context, roles: readonly string[]): string[] =>
 	all<{ matter_id: string }>(
 		ctx.db,
 		`SELECT DISTINCT matter_id

@@ -5,7 +5,8 @@ import { writeNote } from '#server/logbook/commands.ts';
 import { checkInterest, decideInterest } from '#server/interest/commands.ts';
 import { findCheck, listMatterChecks, listMyChecks } from '#server/interest/queries.ts';
 import { parseNames } from '#server/interest/checks.ts';
-import { addPerson, editPerson } from './commands.ts';
+import { addPerson } from './commands.ts';
+import { editPerson } from './edit.ts';
 import { addRole, changeRole, removeRole } from './roles.ts';
 import { mergePeople } from './merge.ts';
 import { undoMerge } from './unmerge.ts';
@@ -53,16 +54,17 @@ const edit = (
 	id: string,
 	change: object,
 	who = 'okafor',
-	at?: { version: number; base: Record<string, string> }
+	at?: { base: Record<string, string> }
 ) => {
 	const item = card(id, who);
 	const other = { ...(at?.base ?? item.fields), ...change } as PersonCard['fields'];
 	return editPerson(house.as(who), {
 		personId: id,
-		version: at?.version ?? item.version,
 		base: at?.base ?? item.fields,
 		...other,
-		contacts: JSON.parse(other.contacts) as PersonCard['contacts']
+		contacts: JSON.parse(other.contacts) as PersonCard['contacts'],
+		functions: JSON.parse(other.functions) as { function: string; contact: string }[],
+		units: JSON.parse(other.units) as { unit: string; relation: string; reference: string }[]
 	});
 };
 
@@ -144,15 +146,18 @@ describe('a card', () => {
 	});
 	it('shows two writers the difference', async () => {
 		const id = await add('Anna Quill');
-		const at = {
-			version: card(id).version,
-			base: card(id).fields as unknown as Record<string, string>
-		};
+		const at = { base: card(id).fields as Record<string, string> };
 		good(edit(id, { note: 'Likes mornings' }, 'wardle'));
 		const result = edit(id, { note: 'Likes evenings', categories: 'witness' }, 'okafor', at);
 		assert.ok(!result.ok && result.status === 409 && result.conflict!.by === 'Tamsin Wardle');
 		assert.deepEqual(!result.ok && result.conflict!.differences, [
-			{ field: 'note', name: 'Note', theirs: 'Likes mornings', yours: 'Likes evenings' }
+			{
+				field: 'note',
+				name: 'Note',
+				theirs: 'Likes mornings',
+				yours: 'Likes evenings',
+				values: { theirs: 'Likes mornings', yours: 'Likes evenings' }
+			}
 		]);
 		good(edit(id, { categories: 'witness' }, 'okafor', at));
 		assert.deepEqual(

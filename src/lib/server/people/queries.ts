@@ -6,8 +6,10 @@ import { actingStaff } from '#server/app/application.ts';
 import { all, exists, maybeOne, scalar } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { matchWords } from '#server/search/match.ts';
-import { findCardFields, type CardContact, type CardFields } from './card.ts';
+import { findCardFields, findPersonName, type CardContact, type CardFields } from './card.ts';
 import type { NearName } from './near.ts';
+import { viewOwn, type OwnView } from './own-fields.ts';
+import { listTies, type Ties } from './ties.ts';
 import type { PersonRow } from './rows.ts';
 import { contactSql, TIES } from './sql.ts';
 import { nearNamesTask } from './tasks.ts';
@@ -92,6 +94,10 @@ export type PersonCard = {
 	/** Cards that were merged into this one. */
 	merged: (Named & { at: string })[];
 	matters: PersonTie[];
+	ties: Ties;
+	own: OwnView[];
+	/** Names behind the ids in the fields, for the form. */
+	names: Record<string, string>;
 };
 
 /**
@@ -122,8 +128,21 @@ export function findPersonCard(
 			...sisters.filter((sister) => sister.id !== id)
 		],
 		merged: mayMerge(app, me, id) ? listMerged(app, id) : [],
-		matters: listTies(app, me, id)
+		matters: listMatterTies(app, me, id),
+		ties: listTies(app, me, id),
+		own: viewOwn(app, id, (personId) => findPersonName(app, personId)),
+		names: namesIn(app, me, fields)
 	};
+}
+
+/** The names of the cards that the fields name, of those one may see. */
+function namesIn(app: Has, me: Staff, fields: CardFields): Record<string, string> {
+	const ids = Object.values(fields).flatMap((value) => value.match(/per_\w+/g) ?? []);
+	return Object.fromEntries(
+		[...new Set(ids)]
+			.flatMap((id) => listVisible(app, me, 'p.id = @key', id))
+			.map(({ id, name }) => [id, name])
+	);
 }
 
 /** Cards whose names are so near to this card's that they are shown on it. */
@@ -158,7 +177,7 @@ const listMerged = ({ db }: Has, id: string): PersonCard['merged'] =>
 		{ id }
 	);
 
-const listTies = ({ db }: Has, me: Staff, id: string): PersonTie[] =>
+const listMatterTies = ({ db }: Has, me: Staff, id: string): PersonTie[] =>
 	all(
 		db,
 		`SELECT m.number, m.title, r.role, m.status, r.note, r.from_day AS "from", r.to_day AS "to"

@@ -6,8 +6,9 @@ import { NotFound, Refused } from '#server/app/errors.ts';
 import { id } from '#server/app/fields.ts';
 import { exists, insertOrIgnore, maybeOne, remove, run, update } from '#server/db/sql.ts';
 import type { MatterFactRow, MatterRoleRow } from '#server/matters/rows.ts';
-import { requirePerson } from './card.ts';
-import { CONTACT_SHIFT, type FactKey, type Moved } from './merge.ts';
+import { findPersonName, requirePerson } from './card.ts';
+import { CONTACT_SHIFT, listMattersOf, type FactKey, type Moved } from './merge.ts';
+import { returnFields, returnTies } from './merge-fields.ts';
 import { mayMerge } from './queries.ts';
 import type { PersonCategoryRow, PersonMergeRow, PersonNameRow, PersonRow } from './rows.ts';
 
@@ -38,6 +39,14 @@ export const undoMerge = command({
 			{ undone_at: ctx.clock.now() }
 		);
 		record.audit({ kept: keep.id, back: merge.gone_id, merge: merge.id });
+		const name = findPersonName(ctx, merge.gone_id) ?? '';
+		for (const matterId of listMattersOf(ctx, readMoved(merge).roles))
+			record.logBeside(
+				matterId,
+				'people',
+				`${name} is not the same as ${keep.name}: their cards were taken apart again.`,
+				`/people/${merge.gone_id}`
+			);
 		return { personId: merge.gone_id };
 	}
 });
@@ -72,6 +81,7 @@ type Pair = { keepId: string; goneId: string };
 function moveBack(ctx: Context, pair: Pair, moved: Moved): void {
 	const { keepId, goneId } = pair;
 	update<PersonRow>(ctx.db, 'person', { id: goneId }, { merged_into: null });
+	returnTies(ctx, pair, moved);
 	returnRows(ctx, 'matter_role', moved.roles, pair);
 	returnRows(ctx, 'person_name', moved.names, pair);
 	returnRows(ctx, 'witness', moved.witnesses, pair);
@@ -86,6 +96,7 @@ function moveBack(ctx: Context, pair: Pair, moved: Moved): void {
 		update<PersonRow>(ctx.db, 'person', { id, parent_id: keepId }, { parent_id: goneId });
 	for (const key of moved.facts)
 		update<MatterFactRow>(ctx.db, 'matter_fact', { ...key, value: keepId }, { value: goneId });
+	if (moved.took) returnFields(ctx, keepId, moved.took);
 	if (moved.parent) update<PersonRow>(ctx.db, 'person', { id: keepId }, { parent_id: null });
 	if (moved.added)
 		remove<PersonNameRow>(ctx.db, 'person_name', {

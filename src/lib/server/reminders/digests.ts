@@ -7,6 +7,7 @@ import { concerns } from '#server/docket/date-people.ts';
 import { FULL_TITLE } from '#server/docket/list.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { queueMail } from '#server/mail/queue.ts';
+import { countDueMemos } from '#server/memos/queries.ts';
 import { listColleagues, type Colleague } from '#server/staff/queries.ts';
 import { dayDigest, type DigestDate, type DigestTask } from './messages.ts';
 import type { DigestRow } from './rows.ts';
@@ -37,8 +38,9 @@ function sendDigest(app: Application, to: Colleague): number {
 		const belongs = (entry: OnMatter) =>
 			matterId === null ? !entry.restricted : entry.matterId === matterId;
 		const mine = { dates: dates.filter(belongs), tasks: tasks.filter(belongs) };
-		if (mine.dates.length + mine.tasks.length === 0) continue;
-		const message = dayDigest(today, mine.dates, mine.tasks);
+		const memos = matterId === null ? countDueMemos(app, to.id) : 0;
+		if (mine.dates.length + mine.tasks.length + memos === 0) continue;
+		const message = dayDigest(today, mine.dates, mine.tasks, memos);
 		queueMail(asReminders(app), { matterId, to, message });
 		mails++;
 	}

@@ -76,15 +76,22 @@ const taskLine = ({ subject, due, number }: DigestTask) =>
 export function dayDigest(
 	today: PlainDate,
 	dates: readonly DigestDate[],
-	tasks: readonly DigestTask[]
+	tasks: readonly DigestTask[],
+	/** How many notes remind one today: what they say is nobody else's to read in the mail. */
+	memos = 0
 ): Message {
 	const sections = [
 		['Missed', dates.filter(({ date }) => date < today).map(dateLine)],
 		['Today', dates.filter(({ date }) => date === today).map(dateLine)],
 		['The next seven days', dates.filter(({ date }) => date > today).map(dateLine)],
-		['Tasks due', tasks.map(taskLine)]
+		['Tasks due', tasks.map(taskLine)],
+		['Reminders of your own', memos ? [`  ${plural(memos, 'note')} on your Day sheet`] : []]
 	] as const;
-	const counts = [plural(dates.length, 'date'), tasks.length && plural(tasks.length, 'task')];
+	const counts = [
+		plural(dates.length, 'date'),
+		tasks.length && plural(tasks.length, 'task'),
+		memos && plural(memos, 'reminder')
+	];
 	return {
 		subject: `Your day, ${formatDate(today)}: ${counts.filter(Boolean).join(', ')}`,
 		text: sections

@@ -71,6 +71,24 @@ export function listBookViews(app: Application): BookView[] {
 const countBy = ({ db }: Application, sql: string): Map<string, number> =>
 	new Map(all<{ name: string; count: number }>(db, sql).map(({ name, count }) => [name, count]));
 
+/** The text of a version, and who saved it; of version 0, the shipped one. */
+export function findVersion(
+	{ db }: Pick<Application, 'db'>,
+	book: string,
+	n: number
+): { yaml: string; by: string } | undefined {
+	if (n === 0)
+		return shippedShelf().files.has(book) ? { yaml: shippedYaml(book), by: '' } : undefined;
+	return maybeOne(
+		db,
+		`SELECT v.yaml, s.name AS "by"
+		FROM book_version v
+		JOIN staff s ON s.id = v.saved_by
+		WHERE v.book = @book AND v.n = @n`,
+		{ book, n }
+	);
+}
+
 export type BookText = { yaml: string; n: number };
 
 /**

@@ -4,8 +4,9 @@ import { plural } from '#core/format/words.ts';
 import type { Application, Context } from '#server/app/application.ts';
 import { command } from '#server/app/command.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
-import { id, maybeId, maybeText, text } from '#server/app/fields.ts';
+import { base, id, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
+import { requireTogether } from '#server/app/two-writers.ts';
 import { all, exists, insert, maybeOne, remove, update } from '#server/db/sql.ts';
 import { findColleague } from './queries.ts';
 import type { TeamMemberRow, TeamRow } from './rows.ts';
@@ -67,20 +68,50 @@ export const listTeams = (app: Has): TeamView[] =>
 export const findTeam = ({ db }: Has, teamId: string): TeamRow | undefined =>
 	maybeOne(db, 'SELECT * FROM team WHERE id = @teamId', { teamId });
 
+type Members = z.output<typeof membersInput>;
+/** Members as one field of a form has them. */
+const membersField = (members: Members): string =>
+	JSON.stringify(members.map(({ staffId, part, access }) => ({ staffId, part, access })));
+
+/** @throws Conflict where two people changed the same of it */
+function takeTogether(
+	ctx: Context,
+	team: TeamRow,
+	{ name, members, base }: { name: string; members: Members; base?: Fields | null | undefined }
+): { name: string; members: Members } {
+	const nameOf = (staffId: string) => findColleague(ctx, staffId)?.name ?? '';
+	const fields = requireTogether(
+		ctx,
+		{ matterId: null, id: team.id },
+		{
+			labels: { name: 'Name', members: 'Colleagues' },
+			now: { name: team.name, members: membersField(listTeamMembers(ctx, team.id)) },
+			base,
+			yours: { name, members: membersField(members) },
+			format: (field, value) =>
+				field === 'name'
+					? value
+					: (JSON.parse(value) as Members).map(({ staffId }) => nameOf(staffId)).join('\n')
+		}
+	);
+	return { name: fields.name, members: JSON.parse(fields.members) as Members };
+}
+type Fields = Readonly<Record<string, string>>;
+
 /** Adds a team, or changes one: its members are those that are given. */
 export const saveTeam = command({
 	name: 'save team',
 	action: 'staff.edit',
 	input: z.object({
 		teamId: maybeId,
-		version: z.coerce.number().int().nullish(),
 		name: text('The name', 60),
-		members: membersInput
+		members: membersInput,
+		base
 	}),
-	run({ ctx, input: { teamId, version, name, members }, record }) {
+	run({ ctx, input, record }) {
+		const { teamId } = input;
 		const before = teamId === null ? undefined : requireTeam(ctx, teamId);
-		if (before && version !== before.version)
-			throw new Refused('Someone else changed this team meanwhile: look at it again.', 'name');
+		const { name, members } = before ? takeTogether(ctx, before, input) : input;
 		refuseTakenName(ctx, name, teamId);
 		refuseWrongMembers(ctx, members);
 		const ref = before?.id ?? newId('team');

@@ -12,6 +12,7 @@ import { one } from '#server/db/sql.ts';
 import { memoryFiles } from '#server/files/store.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { openMatter } from '#server/matters/open.ts';
+import { KEY_BYTES } from '#server/app/vault.ts';
 import { makeSealKey } from '#server/signing/seal-key.ts';
 import { makeHouse, PEOPLE } from '../../../../demo/house.ts';
 import { initialsOf } from '../../../../demo/house.ts';
@@ -27,6 +28,7 @@ export type TestHouse = Application & {
 const ZONE = 'America/Los_Angeles';
 
 /** Made once: making a key takes a second. */
+const VAULT_KEY = Buffer.alloc(KEY_BYTES, 7);
 let sealKey: Promise<SealKey> | undefined;
 /** A house as it is made, database and files: what a test begins with is a copy. */
 let made: Promise<{ database: Buffer; files: Application['files'] }> | undefined;
@@ -46,6 +48,7 @@ function makeApplication(source: string | Buffer, files: Application['files'], t
 			now: () => new Date(instantOf(day, hour * 60, ZONE) + tick++).toISOString()
 		},
 		seal: () => (sealKey ??= makeSealKey('Larkhaven Ferries', Date.now())),
+		vaultKey: () => VAULT_KEY,
 		work: workInline(() => db),
 		wake: () => undefined
 	};

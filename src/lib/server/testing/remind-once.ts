@@ -18,6 +18,7 @@ const app = {
 	clock,
 	files: fileStore(folder),
 	origin: 'http://localhost',
+	vaultKey: () => Buffer.alloc(32),
 	seal: () => Promise.reject(new Error('no seal here')),
 	work: workInline(() => db),
 	wake: () => undefined

@@ -5,7 +5,8 @@ import { formatHours, parseHours } from '#core/format/hours.ts';
 import { requireMatter } from '#server/access/visibility.ts';
 import { command } from '#server/app/command.ts';
 import { Refused } from '#server/app/errors.ts';
-import { day, id, maybeId, text } from '#server/app/fields.ts';
+import { base, day, id, maybeId, text } from '#server/app/fields.ts';
+import { requireTogether } from '#server/app/two-writers.ts';
 import { exists, remove, run, update } from '#server/db/sql.ts';
 import { insertEntry, refuseLongDay, requireOwnEntry, toIncrement } from './entries.ts';
 import type { TimeEntryRow } from './rows.ts';
@@ -49,18 +50,32 @@ const refuseReleased = ({ released_at }: TimeEntryRow): void => {
 export const changeTime = command({
 	name: 'change time',
 	action: 'time.own',
-	input: z.object({ entryId: id('an entry'), hours, narrative: text('What was done', 1000) }),
+	input: z.object({ entryId: id('an entry'), hours, narrative: text('What was done', 1000), base }),
 	run({ ctx, input, record }) {
 		const entry = requireOwnEntry(ctx, input.entryId);
 		refuseReleased(entry);
 		if (entry.matter_id) requireMatter(ctx, entry.matter_id);
-		const minutes = toIncrement(ctx, input.hours);
+		// The other writer is oneself, in another window.
+		const { narrative, ...told } = requireTogether(
+			ctx,
+			{ matterId: entry.matter_id, id: entry.id },
+			{
+				labels: { hours: 'Hours', narrative: 'What was done' },
+				now: { hours: formatHours(entry.minutes), narrative: entry.narrative },
+				base: input.base,
+				yours: {
+					hours: formatHours(toIncrement(ctx, input.hours)),
+					narrative: input.narrative
+				}
+			}
+		);
+		const minutes = toIncrement(ctx, hours.parse(told.hours));
 		refuseLongDay(ctx, { staffId: entry.staff_id, day: entry.day, minutes }, entry.id);
 		update<TimeEntryRow>(
 			ctx.db,
 			'time_entry',
 			{ id: entry.id },
-			{ minutes, narrative: input.narrative, version: entry.version + 1 }
+			{ minutes, narrative, version: entry.version + 1 }
 		);
 		if (entry.matter_id) record.onMatter(entry.matter_id);
 		record.audit({ entry: entry.id, minutes: [entry.minutes, minutes] });

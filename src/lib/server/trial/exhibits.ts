@@ -1,12 +1,14 @@
 /** The exhibits of a matter: numbered, offered, ruled on. */
 import { z } from 'zod';
+import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { requireMatter } from '#server/access/visibility.ts';
 import type { Context } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
-import { id, maybeDay, maybeId, maybeText, text } from '#server/app/fields.ts';
+import { base, id, maybeDay, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import { byMatterId, matterCommand } from '#server/app/matter-command.ts';
+import { requireTogether } from '#server/app/two-writers.ts';
 import { all, exists, insert, maybeOne, remove, scalar, update } from '#server/db/sql.ts';
 import type { DateExhibitRow } from '#server/docket/rows.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
@@ -111,15 +113,17 @@ export const changeExhibit = matterCommand({
 		exhibitId: id('an exhibit'),
 		offered: maybeDay('The day it was offered'),
 		ruling: z.enum(['', 'admitted', 'excluded']).default(''),
-		ruledOn: maybeDay('The day of the ruling')
+		ruledOn: maybeDay('The day of the ruling'),
+		base
 	}),
 	find: (ctx, { exhibitId }) => requireExhibit(ctx, exhibitId),
 	onClosed: 'allowed',
 	run({ ctx, exhibit, matter, input, record }) {
 		const today = ctx.clock.today();
-		const { ruling } = input;
-		const ruled = ruling ? (input.ruledOn ?? today) : null;
-		const offered = input.offered ?? ruled;
+		const typed = takeTogether(ctx, exhibit, input);
+		const { ruling } = typed;
+		const ruled = ruling ? (typed.ruledOn ?? today) : null;
+		const offered = typed.offered ?? ruled;
 		if ((offered && offered > today) || (ruled && ruled > today))
 			throw new Refused('That day has not come yet.', 'offered');
 		if (offered && ruled && ruled < offered)
@@ -139,6 +143,44 @@ export const changeExhibit = matterCommand({
 		record.log('document', `Exhibit ${exhibit.number}: ${state}.`, trialPath(matter));
 	}
 });
+
+type Ruling = {
+	offered: PlainDate | null;
+	ruling: '' | 'admitted' | 'excluded';
+	ruledOn: PlainDate | null;
+};
+/** @throws Conflict where two people wrote the same of it */
+function takeTogether(
+	ctx: Context,
+	exhibit: ExhibitRow,
+	input: Ruling & { base?: Readonly<Record<string, string>> | null | undefined }
+): Ruling {
+	const fields = requireTogether(
+		ctx,
+		{ matterId: exhibit.matter_id, id: exhibit.id },
+		{
+			labels: { offered: 'Offered on', ruling: 'Ruling', ruledOn: 'Ruled on' },
+			now: {
+				offered: exhibit.offered_on ?? '',
+				ruling: exhibit.ruling ?? '',
+				ruledOn: exhibit.ruled_on ?? ''
+			},
+			base: input.base,
+			yours: {
+				offered: input.offered ?? '',
+				ruling: input.ruling,
+				ruledOn: input.ruledOn ?? ''
+			},
+			format: (field, value) =>
+				field === 'ruling' ? value : value && formatDate(value as PlainDate)
+		}
+	);
+	return {
+		offered: (fields.offered || null) as PlainDate | null,
+		ruling: fields.ruling as Ruling['ruling'],
+		ruledOn: (fields.ruledOn || null) as PlainDate | null
+	};
+}
 
 export const removeExhibit = matterCommand({
 	name: 'remove exhibit',

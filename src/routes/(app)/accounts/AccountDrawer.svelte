@@ -28,6 +28,7 @@
 		role: account.role as string,
 		level: account.level
 	});
+	const take = (field: string, value: string) => void Object.assign(person, { [field]: value });
 	let link = $state('');
 	let toId = $state('');
 	const held = $derived(
@@ -51,7 +52,12 @@
 
 <Drawer bind:open title={account.name} about="signs in as {account.login}">
 	{#if account.active}
-		<ActionForm action="?/change" ondone={() => say('The account is changed.')}>
+		<ActionForm
+			action="?/change"
+			base={person}
+			{take}
+			ondone={() => say('The account is changed.')}
+		>
 			{#snippet children({ errors, busy })}
 				<div class="flex flex-col gap-3">
 					<input type="hidden" name="staffId" value={account.id} />

@@ -10,7 +10,7 @@ import { listColumns } from '#server/matters/columns.ts';
 import { parseMatterFilter } from '#server/matters/filter.ts';
 import { PAGE, wantedColumns } from '#server/matters/list.ts';
 import { openMatter } from '#server/matters/open.ts';
-import { listOrigins } from '#server/matters/origins.ts';
+import { listOriginWords } from '#server/matters/origins.ts';
 import { listSavedViews } from '#server/matters/queries.ts';
 import { readMatters } from '#server/matters/tasks.ts';
 import { removeView, saveView } from '#server/matters/views.ts';
@@ -29,7 +29,7 @@ export async function load(event) {
 		kinds: kinds.map(({ id, plural, quietDays, ageDays, stages, endings }) => ({
 			...{ id, plural, quietDays, ageDays, stages, endings }
 		})),
-		origins: listOrigins(app).map(({ id, label }) => ({ id, label })),
+		origins: listOriginWords(app),
 		views: listSavedViews(app, me),
 		bulk: BULK_CHANGES,
 		columns: Object.entries(columns).map(([key, { name, type, group, fact }]) => ({

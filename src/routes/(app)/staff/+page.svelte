@@ -3,6 +3,7 @@
 	import type { Column } from '$lib/ui/table.ts';
 	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import CardFields from './CardFields.svelte';
 	import DateOrder from './DateOrder.svelte';
 	import Origins from './Origins.svelte';
 	import Teams from './Teams.svelte';
@@ -50,15 +51,22 @@
 <div class="px-5 py-4">
 	<div class="flex flex-wrap items-baseline gap-3">
 		<h1>Staff</h1>
-		<span class="sub grow"
-			>to whom a date goes that nobody on the matter has said they saw; without a supervisor, to the
-			docket clerk</span
-		><HouseTabs />
+		<span class="sub grow">
+			{data.keepsDocket
+				? 'to whom a date goes that nobody on the matter has said they saw; without a supervisor, to the docket clerk'
+				: 'what the department keeps for itself'}
+		</span>
+		<HouseTabs />
 	</div>
-	<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
+	{#if data.keepsDocket}
+		<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
+	{/if}
 	<Teams teams={data.teams} parts={data.parts} staff={data.staff} />
 	<Origins origins={data.origins} />
-	<ProposalDays days={data.proposalDays} />
-	<WorkingMarks marks={data.workingMarks} />
-	<DateOrder order={data.dateOrder} today={data.today} />
+	<CardFields fields={data.cardFields} />
+	{#if data.keepsDocket}
+		<ProposalDays days={data.proposalDays} />
+		<WorkingMarks marks={data.workingMarks} />
+		<DateOrder order={data.dateOrder} today={data.today} />
+	{/if}
 </div>

@@ -19,7 +19,6 @@
 	const blank = (): Line => ({ staffId: '', part: '', access: 'change' });
 	let open = $state(false);
 	let teamId = $state('');
-	let version = $state(0);
 	let name = $state('');
 	let members = $state<Line[]>([]);
 	const describe = (team: TeamView) =>
@@ -32,12 +31,15 @@
 			.join('; ');
 	function show(team?: TeamView) {
 		teamId = team?.id ?? '';
-		version = team?.version ?? 0;
 		name = team?.name ?? '';
 		members = team
 			? team.members.map(({ staffId, part, access }) => ({ staffId, part, access }))
 			: [blank(), blank()];
 		open = true;
+	}
+	function take(field: string, value: string) {
+		if (field === 'name') name = value;
+		else members = JSON.parse(value) as Line[];
 	}
 	function done() {
 		open = false;
@@ -62,11 +64,15 @@
 </Section>
 
 <Drawer bind:open title={teamId ? 'Change the team' : 'A new team'} about="who is put on a matter">
-	<ActionForm action="?/team" ondone={done}>
+	<ActionForm
+		action="?/team"
+		base={teamId ? { name, members: JSON.stringify(members) } : undefined}
+		{take}
+		ondone={done}
+	>
 		{#snippet children({ errors, busy })}
 			<div class="flex flex-col gap-3">
 				<input type="hidden" name="teamId" value={teamId} />
-				<input type="hidden" name="version" value={version} />
 				<TextField
 					label="Name"
 					name="name"

@@ -108,6 +108,11 @@
 							{#if editing === e.id}<ActionForm
 									action="?/change"
 									class="pb-2"
+									base={{ hours, narrative }}
+									take={(field, value) => {
+										if (field === 'hours') hours = value;
+										else narrative = value;
+									}}
 									ondone={() => {
 										editing = '';
 									}}

@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { say } from '$lib/ui/say.svelte.ts';
+	import { kindFields } from '#core/kinds/fields.ts';
 	import { keyFromName, findKindFaults, type Kind } from '#core/kinds/kind.ts';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { plural } from '$lib/ui/format.ts';
-	import FactList from './FactList.svelte';
+	import FactList from '$lib/kinds/FactList.svelte';
 	import FirstTasks from './FirstTasks.svelte';
 	import KindLinks from './KindLinks.svelte';
 	import WordList from './WordList.svelte';
@@ -17,12 +18,24 @@
 	let b = $state<Kind>(bodyOf());
 	// svelte-ignore state_referenced_locally
 	let active = $state(data.kind.active),
-		version = $state(data.kind.version),
 		saved = $state(JSON.stringify(bodyOf()));
 	let folder = $state(''),
 		role = $state(''),
 		group = $state(''),
 		ladder = $state(bodyOf().ladder.join(', '));
+	/** From the kind as it stands: what somebody else changed meanwhile is in it. */
+	function begin() {
+		b = bodyOf();
+		active = data.kind.active;
+		ladder = b.ladder.join(', ');
+		saved = JSON.stringify(b);
+	}
+	/** One of two people's values is chosen. */
+	function take(field: string, value: string) {
+		if (field === 'active') active = value === 'true';
+		else b = { ...b, [field]: JSON.parse(value) as unknown };
+		if (field === 'ladder') ladder = b.ladder.join(', ');
+	}
 	const faults = $derived(findKindFaults($state.snapshot(b)));
 	const faultAt = (start: string) =>
 		faults.find((f) => f.path === start || f.path.startsWith(`${start}.`))?.message ?? '';
@@ -84,7 +97,7 @@
 								type="button"
 								class="act"
 								onclick={() => (b.groups = b.groups.filter((x) => x !== g))}
-								aria-label="away with the group {g.name}">away</button
+								aria-label="Remove the group {g.name}">remove</button
 							>
 						</div>
 						<FactList
@@ -243,7 +256,7 @@
 							type="button"
 							class="act"
 							onclick={() => (b.roles = b.roles.filter((_, n) => n !== i))}
-							aria-label="away with {r.role}">away</button
+							aria-label="Remove {r.role}">remove</button
 						>
 					</div>{/each}
 				<div class="mt-2 flex gap-2">
@@ -269,7 +282,7 @@
 							type="button"
 							class="act"
 							onclick={() => (b.folders = b.folders.filter((_, n) => n !== i))}
-							aria-label="away with {f}">away</button
+							aria-label="Remove {f}">remove</button
 						>
 					</div>{/each}
 				<div class="mt-2 flex gap-2">
@@ -305,7 +318,7 @@
 							type="button"
 							class="act"
 							onclick={() => (b.split = b.split.filter((_, n) => n !== i))}
-							aria-label="away with part {i + 1}">away</button
+							aria-label="Remove part {i + 1}">remove</button
 						>
 					</div>{/each}{#if faultAt('split')}<p class="fault">{faultAt('split')}</p>{/if}<button
 					type="button"
@@ -322,21 +335,18 @@
 	<ActionForm
 		action="?/save"
 		class="no-print sticky bottom-0 -mx-5 mt-6 border-t border-rule bg-white px-5 py-3"
-		ondone={(d) => {
-			version = Number(d.version);
-			saved = JSON.stringify(b);
+		base={{ ...kindFields(b), active: String(active) }}
+		{take}
+		ondone={() => {
+			begin();
 			say('The kind is saved; its matters show it.');
 		}}
 	>
 		{#snippet children({ errors, busy })}<input
 				type="hidden"
-				name="version"
-				value={version}
-			/><input type="hidden" name="active" value={active ? '1' : ''} /><input
-				type="hidden"
-				name="body"
-				value={JSON.stringify(b)}
-			/>
+				name="active"
+				value={active ? '1' : ''}
+			/><input type="hidden" name="body" value={JSON.stringify(b)} />
 			<div class="flex flex-wrap items-center gap-3">
 				<button class="btn go" disabled={busy || !dirty || faults.length > 0}>Save the kind</button
 				>{#if faults.length}<span class="fault" role="alert">{faults[0]!.message}</span

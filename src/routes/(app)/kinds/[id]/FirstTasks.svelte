@@ -32,10 +32,8 @@
 				type="button"
 				class="act"
 				onclick={() => (tasks = tasks.filter((_, other) => other !== index))}
-				aria-label="away with task {index + 1}"
+				aria-label="Remove task {index + 1}">remove</button
 			>
-				away
-			</button>
 		</div>
 	{/each}
 	<div class="mt-2 flex flex-wrap gap-2">

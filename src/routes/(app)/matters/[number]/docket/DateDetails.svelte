@@ -7,11 +7,9 @@
 	import { page } from '$app/state';
 	import ChooseMany from '$lib/ui/ChooseMany.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
-	import Differences from '$lib/ui/Differences.svelte';
 	import { formatDay, formatInstant } from '$lib/ui/format.ts';
 	import TextArea from '$lib/ui/TextArea.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import type { Difference } from '#server/app/errors.ts';
 	import type { DateLinks } from '#server/docket/date-links.ts';
 	import type { DateActProps, Exhibit } from './acts.ts';
 	type Props = Omit<DateActProps, 'hanging' | 'went' | 'onmove'> & {
@@ -23,7 +21,6 @@
 		folders: readonly string[];
 		mails: DateLinks['mails'];
 	};
-	type Conflict = { by: string; version: number; differences: Difference[] };
 	let {
 		deadline,
 		documents,
@@ -51,29 +48,30 @@
 		shown = $state(exhibits.filter(({ dates }) => dates.includes(deadline.id)).map(({ id }) => id)),
 		inFolders = $state([...links.folders]),
 		inMails = $state(links.mails.map(({ id }) => id)),
-		rungs = $state(ladder),
-		version = $state(deadline.version);
+		rungs = $state(ladder);
+	const listField = (ids: readonly string[]) => JSON.stringify([...new Set(ids)].sort());
+	// svelte-ignore state_referenced_locally
+	const base = {
+		...$state.snapshot(form),
+		linked: listField(papers),
+		exhibits: listField(shown),
+		mails: listField(inMails),
+		folders: listField(inFolders)
+	};
 	const offered = $derived(new Set(mails.map(({ id }) => id)));
-	let conflict = $state<Conflict | null>(null);
-	let choice = $state<Record<string, 'theirs' | 'yours'>>({});
-	$effect(() => {
-		for (const { field, theirs, yours } of conflict?.differences ?? [])
-			form[field] = choice[field] === 'theirs' ? theirs : yours;
-	});
-	function take(found: Conflict) {
-		conflict = found;
-		version = found.version;
-		choice = Object.fromEntries(found.differences.map(({ field }) => [field, 'yours' as const]));
+	/** One of two people's values is chosen. */
+	function take(field: string, value: string) {
+		if (field === 'linked') papers = JSON.parse(value);
+		else if (field === 'exhibits') shown = JSON.parse(value);
+		else if (field === 'mails') inMails = JSON.parse(value);
+		else if (field === 'folders') inFolders = JSON.parse(value);
+		else form[field] = value;
 	}
 </script>
 
-<ActionForm action="?/edit" class="flex flex-col gap-2.5" {ondone} onconflict={take}>
+<ActionForm action="?/edit" class="flex flex-col gap-2.5" {ondone} {base} {take}>
 	{#snippet children({ errors, busy })}
 		<input type="hidden" name="deadlineId" value={deadline.id} />
-		<input type="hidden" name="version" value={version} />
-		{#if conflict}
-			<Differences by={conflict.by} differences={conflict.differences} bind:choice />
-		{/if}
 		<DateField
 			name="internal"
 			label="Our own earlier date"

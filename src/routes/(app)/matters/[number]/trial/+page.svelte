@@ -296,6 +296,12 @@
 	{#if ruling}
 		<ActionForm
 			action="?/rule"
+			base={{ offered, ruling: verdict, ruledOn }}
+			take={(field, value) => {
+				if (field === 'offered') offered = value;
+				else if (field === 'ruling') verdict = value;
+				else ruledOn = value;
+			}}
 			ondone={() => {
 				ruling = null;
 			}}

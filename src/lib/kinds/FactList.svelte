@@ -6,12 +6,15 @@
 		facts = $bindable(),
 		types,
 		taken = [],
-		fault
+		fault,
+		what = 'fact'
 	}: {
 		facts: Fact[];
 		types: Record<string, string>;
 		taken?: string[];
 		fault: (i: number) => string;
+		/** What one of them is called. */
+		what?: string;
 	} = $props();
 	let name = $state(''),
 		type = $state<Fact['type']>('text');
@@ -23,8 +26,8 @@
 			name: name.trim(),
 			type
 		};
-		if (type === 'choice') f.options = ['First', 'Second'];
-		if (type === 'coded') f.codes = [{ code: 'A', label: 'First' }];
+		if (type === 'choice') f.options = [];
+		if (type === 'coded') f.codes = [];
 		facts = [...facts, f];
 		name = '';
 	}
@@ -45,13 +48,13 @@
 {#each live as f, i (f.key)}
 	<div class="row py-2" data-fact={f.key}>
 		<div class="grid grid-cols-2 items-center gap-2 md:grid-cols-[minmax(0,1fr)_190px_84px_auto]">
-			<input class="box" bind:value={f.name} aria-label="Name of fact {i + 1}" /><select
+			<input class="box" bind:value={f.name} aria-label="Name of {what} {i + 1}" /><select
 				class="box"
 				bind:value={f.type}
 				aria-label="Sort of {f.name}"
 				onchange={() => {
-					if (f.type === 'choice') f.options ??= ['First', 'Second'];
-					if (f.type === 'coded') f.codes ??= [{ code: 'A', label: 'First' }];
+					if (f.type === 'choice') f.options ??= [];
+					if (f.type === 'coded') f.codes ??= [];
 				}}
 				>{#each Object.entries(types) as [k, n] (k)}<option value={k}>{n}</option>{/each}</select
 			>
@@ -85,7 +88,7 @@
 					type="button"
 					class="act"
 					onclick={() => (facts = facts.filter((x) => x !== f))}
-					aria-label="away with {f.name}">away</button
+					aria-label="Remove {f.name}">remove</button
 				></span
 			>
 		</div>
@@ -115,20 +118,20 @@
 						}))}></textarea>{/if}
 		{#if fault(facts.indexOf(f))}<p class="fault mt-1">{fault(facts.indexOf(f))}</p>{/if}
 	</div>
-{:else}<p class="sub mt-2">No fact yet.</p>{/each}
+{:else}<p class="sub mt-2">No {what} yet.</p>{/each}
 <div class="mt-2 flex flex-wrap items-center gap-2">
 	<input
 		class="box w-56"
 		bind:value={name}
-		placeholder="Name of a new fact"
-		aria-label="Name of a new fact"
+		placeholder="Name of a new {what}"
+		aria-label="Name of a new {what}"
 		onkeydown={(e) => {
 			if (e.key === 'Enter') {
 				e.preventDefault();
 				add();
 			}
 		}}
-	/><select class="box w-48" bind:value={type} aria-label="Sort of the new fact"
+	/><select class="box w-48" bind:value={type} aria-label="Sort of the new {what}"
 		>{#each Object.entries(types) as [k, n] (k)}<option value={k}>{n}</option>{/each}</select
-	><button type="button" class="btn" onclick={add} disabled={!name.trim()}>Add the fact</button>
+	><button type="button" class="btn" onclick={add} disabled={!name.trim()}>Add the {what}</button>
 </div>

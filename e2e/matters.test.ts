@@ -516,8 +516,8 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 			);
 		}
 		await io.sees('Near to this name: Larkspur Dredging Inc.');
-		await io.press('Merge them');
-		await io.press('Merge Larkspur Dredging Inc.');
+		await io.press('Compare and merge');
+		await io.press('Merge Larkspur Dredging Inc. into');
 		await io.sees('The cards are one.');
 		await io.sees('Merged into this card');
 		await io.press('take apart');

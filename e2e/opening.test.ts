@@ -133,7 +133,7 @@ describe('a matter with everyone who belongs to it', { timeout: 300_000 }, () =>
 		await clerk.page.waitForSelector('[data-team="Harbor"]');
 		await clerk.fill('A further origin', 'A union');
 		await clerk.page.keyboard.press('Enter');
-		await clerk.page.waitForSelector('[data-origin="A union"]');
+		await clerk.page.waitForSelector('[data-word="A union"]');
 		const operations = await sit(browser, house.origin, 'haddad');
 		await operations.go('/kinds/claims');
 		await operations.fill('A new stage', 'Subrogation');

@@ -42,8 +42,10 @@
 	});
 	let send = $state('1'),
 		picked = $state<string[]>([]);
+	/** In the department's own words, where it said some; a question comes first. */
 	const standing = (r: RequestListing) =>
-		({
+		(['sent', 'taken', 'matter'].includes(r.state) ? r.status?.toLowerCase() : undefined) ??
+		{
 			draft: 'draft',
 			sent: 'sent',
 			taken: r.takenBy ? `with ${r.takenBy}` : 'taken',
@@ -51,7 +53,8 @@
 			'turned down': 'turned down',
 			withdrawn: 'withdrawn',
 			matter: 'in work'
-		})[r.state] ?? r.state;
+		}[r.state] ??
+		r.state;
 </script>
 
 <div class="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">

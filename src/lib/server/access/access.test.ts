@@ -385,7 +385,7 @@ describe('a restricted matter', () => {
 		const draftId = good(await writeRequest(house.as('tarrant'), { about: 'Draft' })).requestId;
 		own('tarrant', { requestId: draftId }, 'remove request draft');
 		own('tarrant', { requestId, words: 'x' }, 'answer request');
-		own('tarrant', { requestId }, 'withdraw request');
+		own('tarrant', { requestId }, 'withdraw request', 'see request');
 		const commands = new Map(listCommands().map((command) => [command.commandName, command]));
 		assert.deepEqual(
 			[...Object.keys(tries), ...Object.keys(named), ...Object.keys(owned), ...ELSEWHERE].sort(),

@@ -118,6 +118,13 @@ export function insertHandHearing(
 	return { eventId, deadlineId: insertOccasion(ctx, matter, { ...own, ...entry }) };
 }
 
+/** Adds a date by hand, under the event that carries them; gives its id. */
+export const addHandDate = (
+	ctx: Context,
+	matter: MatterRow,
+	date: { title: string; date: PlainDate; time: string | null; authority: string }
+): string => insertHandDeadline(ctx, matter, handEvent(ctx, matter), date);
+
 function insertHandDeadline(
 	ctx: Context,
 	matter: MatterRow,

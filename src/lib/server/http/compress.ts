@@ -15,7 +15,7 @@ const LEAST_BYTES = 1024;
  * with a window no larger than it needs, in a third of the time of 3 and a tenth larger; only a
  * long one is worth more.
  */
-const SHORT_BYTES = 64 * 1024;
+const SHORT_BYTES = 128 * 1024;
 const LONG_BYTES = 512 * 1024;
 const SHORT_WINDOW_BITS = 18;
 const { BROTLI_PARAM_QUALITY, BROTLI_PARAM_LGWIN } = constants;

@@ -21,6 +21,8 @@ export type LogEntry = Pick<LogbookRow, 'id' | 'at' | 'kind' | 'text' | 'link'> 
 	answered: number;
 	/** What it answers. */
 	answers: { id: string; text: string; who: string | null } | null;
+	/** The business partner who reads it too, as the writer of a request; when they last did. */
+	shared: { name: string; seenAt: string | null } | null;
 };
 export type LogFilter = {
 	kind?: string;
@@ -81,7 +83,9 @@ function conditionsOf({ kind, person, tag, show, q }: LogFilter): string {
 	return conditions.join(' AND ');
 }
 
-type Row = Omit<LogEntry, 'parts' | 'asks' | 'answers' | 'mine' | 'takenBack'> & {
+type Row = Omit<LogEntry, 'parts' | 'asks' | 'answers' | 'mine' | 'takenBack' | 'shared'> & {
+	sharedName: string | null;
+	sharedSeenAt: string | null;
 	staffId: string | null;
 	takenBackAt: string | null;
 	asks: 0 | 1;
@@ -115,11 +119,14 @@ export function listLogbook(
 			l.id, l.at, s.name AS who, s.initials, l.kind, l.text, l.link, l.asks,
 			(SELECT count(*) FROM logbook a WHERE a.answers = l.id) AS answered, l.answers,
 			q.text AS answeredText, qs.name AS answeredWho, l.staff_id AS staffId,
-			l.taken_back_at AS takenBackAt
+			l.taken_back_at AS takenBackAt, rs.name AS sharedName,
+			CASE WHEN r.seen_at >= l.at THEN r.seen_at END AS sharedSeenAt
 		FROM logbook l
 		LEFT JOIN staff s ON s.id = l.staff_id
 		LEFT JOIN logbook q ON q.id = l.answers
 		LEFT JOIN staff qs ON qs.id = q.staff_id
+		LEFT JOIN request r ON r.id = l.request_id
+		LEFT JOIN staff rs ON rs.id = r.staff_id
 		WHERE ${where}${after ? ' AND (l.at, l.id) < (@at, @last)' : ''}
 		ORDER BY l.at DESC, l.id DESC
 		LIMIT @limit`,
@@ -134,19 +141,26 @@ export function listLogbook(
 	return {
 		total,
 		next: last ? `${last.at}~${last.id}` : null,
-		rows: shown.map(({ answeredText, answeredWho, staffId, takenBackAt, ...row }) => ({
-			...row,
-			asks: row.asks === 1,
-			takenBack: takenBackAt !== null,
-			mine:
-				row.kind === 'note' &&
-				staffId === me.id &&
-				takenBackAt === null &&
-				row.answered === 0 &&
-				dayAt(row.at, clock.zone) === clock.today(),
-			parts: row.kind === 'note' ? parseNote(row.text, staff) : [{ text: row.text }],
-			answers: row.answers ? { id: row.answers, text: answeredText ?? '', who: answeredWho } : null
-		}))
+		rows: shown.map((entry) => {
+			const { answeredText, answeredWho, staffId, takenBackAt, sharedName, sharedSeenAt, ...row } =
+				entry;
+			return {
+				...row,
+				shared: sharedName === null ? null : { name: sharedName, seenAt: sharedSeenAt },
+				asks: row.asks === 1,
+				takenBack: takenBackAt !== null,
+				mine:
+					row.kind === 'note' &&
+					staffId === me.id &&
+					takenBackAt === null &&
+					row.answered === 0 &&
+					dayAt(row.at, clock.zone) === clock.today(),
+				parts: row.kind === 'note' ? parseNote(row.text, staff) : [{ text: row.text }],
+				answers: row.answers
+					? { id: row.answers, text: answeredText ?? '', who: answeredWho }
+					: null
+			};
+		})
 	};
 }
 

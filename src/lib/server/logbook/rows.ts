@@ -15,6 +15,7 @@ export type LogbookRow = {
 	answers: string | null;
 	taken_back_at: string | null;
 	aside: 0 | 1;
+	request_id: string | null;
 };
 
 /** Table `logbook_mention`. */

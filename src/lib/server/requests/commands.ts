@@ -6,31 +6,21 @@ import { Refused } from '#server/app/errors.ts';
 import { flag, id, maybeDay, maybeId, maybeText, text } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import { insert, remove, scalar } from '#server/db/sql.ts';
-import { storeFile, type StoredFile } from '#server/documents/store.ts';
-import { FILE_LIMIT as BYTE_LIMIT } from '#server/files/media.ts';
 import { findUnit } from '#server/units/queries.ts';
+import { carryTalk } from './carry.ts';
+import { files, storeFiles } from './files.ts';
 import { requestAnswered, requestSent, requestWithdrawn } from './messages.ts';
 import type { RequestFileRow, RequestRow } from './rows.ts';
+import { isOpen } from './state.ts';
 import {
 	addFiles,
 	addWords,
-	FILE_LIMIT,
-	isOpen,
+	requireLiveRequest,
 	requireOwnRequest,
 	tellDepartment,
+	tellMatter,
 	updateRequest
 } from './writing.ts';
-
-const files = z
-	.array(z.file())
-	.max(FILE_LIMIT, 'At most 20 files with a request.')
-	.refine(
-		(list) => list.reduce((sum, file) => sum + file.size, 0) <= BYTE_LIMIT,
-		'The files are more than 50 MB together.'
-	)
-	.default([]);
-const storeFiles = (ctx: Context, list: readonly File[]): Promise<StoredFile[]> =>
-	Promise.all(list.map((file) => storeFile(ctx, file)));
 
 const requestInput = z.object({
 	requestId: maybeId,
@@ -156,7 +146,7 @@ function requireOwnOpen(ctx: Context, requestId: string, why: Refusals): OwnSent
 }
 type Refusals = { draft: string; inWork: string; finished: string };
 
-/** An answer to the department's question, or a word more. */
+/** An answer to the department's question, or a word more; also when a matter is at work on it. */
 export const answerRequest = preparedCommand({
 	name: 'answer request',
 	action: 'request.own',
@@ -166,17 +156,18 @@ export const answerRequest = preparedCommand({
 		return storeFiles(ctx, input.files);
 	},
 	run({ ctx, me, input: { requestId, words }, record, prepared }) {
-		const finished = 'This request is finished. Send a new one.';
-		const request = requireOwnOpen(ctx, requestId, {
-			draft: 'Send the request first.',
-			inWork: finished,
-			finished
-		});
+		if (requireOwnRequest(ctx, requestId).state === 'draft')
+			throw new Refused('Send the request first.');
+		const request = requireLiveRequest(ctx, requestId);
 		addWords(ctx, request.id, 'answer', words);
 		addFiles(ctx, request.id, prepared);
 		if (request.state === 'asked') updateRequest(ctx, request, { state: 'taken' });
-		tellDepartment(ctx, request, requestAnswered(request, me.name, words));
-		record.audit({ request: request.id });
+		if (request.matter_id) {
+			record.onMatter(request.matter_id);
+			carryTalk(ctx, request.matter_id, { request, who: me.name, words, files: prepared }, record);
+			tellMatter(ctx, request.matter_id, requestAnswered(request, me.name, words));
+		} else tellDepartment(ctx, request, requestAnswered(request, me.name, words));
+		record.audit({ request: request.id, files: prepared.length });
 	}
 });
 

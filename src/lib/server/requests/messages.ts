@@ -17,6 +17,9 @@ export const requestAnswered = (request: Request, by: string, words: string): Me
 export const requestWithdrawn = (request: Request, by: string, reason: string): Message =>
 	about(request, 'withdrawn', reason ? `${by} withdrew it: ${reason}` : `${by} withdrew it.`);
 
+export const requestAssigned = (request: Request, by: string): Message =>
+	about(request, 'is yours', `${by} gave it to you: ${request.about}`);
+
 /** To the responsible lawyer of the matter it was put to. */
 export const requestJoined = (
 	matter: { number: string },
@@ -36,6 +39,10 @@ export const requestTaken = (request: Request, by: string): Message =>
 	);
 export const requestQuestion = (request: Request, by: string, words: string): Message =>
 	about(request, 'a question for you', `${by} asks: ${words}`);
+export const requestWord = (request: Request, by: string, words: string): Message =>
+	about(request, 'a word from the legal department', `${by}: ${words}`);
+export const requestStands = (request: Request, label: string): Message =>
+	about(request, label, `Your request now stands at: ${label}.`);
 export const requestTurnedDown = (request: Request, by: string, reason: string): Message =>
 	about(request, 'turned down', `${by} turned your request down: ${reason}`);
 /** Which matter it became is not said: it may be one that its writer may not know of. */

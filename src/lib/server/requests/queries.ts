@@ -5,6 +5,7 @@ import { findMatter, visible } from '#server/access/visibility.ts';
 import type { Application, Reader, Staff } from '#server/app/application.ts';
 import { all, maybeOne, scalar } from '#server/db/sql.ts';
 import type { RequestFileRow, RequestRow, RequestWordRow } from './rows.ts';
+import { isOpen } from './state.ts';
 
 export type RequestListing = Pick<
 	RequestRow,
@@ -19,11 +20,13 @@ export type RequestListing = Pick<
 	takenBy: string | null;
 	files: number;
 	lastAt: string;
+	/** Where it stands, in the department's words. */
+	status: string | null;
 };
 
 const COLUMNS = `r.id, r.number, r.about, u.name AS unit, r.state, r.urgency,
 		r.wanted_by AS wantedBy, r.sent_at AS sentAt, r.created_at AS createdAt, s.name AS "by",
-		r.staff_id AS byId, t.name AS takenBy, r.counterparty,
+		r.staff_id AS byId, t.name AS takenBy, r.counterparty, rs.label AS status,
 		(SELECT count(*) FROM request_file f WHERE f.request_id = r.id) AS files,
 		coalesce(
 			(SELECT max(at) FROM request_word x WHERE x.request_id = r.id), r.created_at
@@ -31,7 +34,8 @@ const COLUMNS = `r.id, r.number, r.about, u.name AS unit, r.state, r.urgency,
 const FROM = `FROM request r
 	JOIN staff s ON s.id = r.staff_id
 	LEFT JOIN business_unit u ON u.id = r.unit_id
-	LEFT JOIN staff t ON t.id = r.taken_by`;
+	LEFT JOIN staff t ON t.id = r.taken_by
+	LEFT JOIN request_status rs ON rs.id = r.status_id`;
 
 /** One's own requests, those that wait for an answer first. */
 export const listMyRequests = (app: Reader, me: Staff): RequestListing[] =>
@@ -67,19 +71,26 @@ const WAITING_ORDER = `CASE r.urgency WHEN 'urgent' THEN 0 WHEN 'soon' THEN 1 EL
 		r.wanted_by IS NULL, r.wanted_by, r.sent_at`;
 
 /** The department's queue. What became part of a restricted matter goes where the matter goes. */
-export const listRequestQueue = (app: Reader, me: Staff, queue: Queue): RequestListing[] =>
+export const listRequestQueue = (
+	app: Reader,
+	me: Staff,
+	queue: Queue,
+	{ unit, holder }: { unit?: string; holder?: string } = {}
+): RequestListing[] =>
 	all(
 		app.db,
 		`SELECT ${COLUMNS}
 		${FROM}
 		WHERE ${QUEUES[queue]}
+			AND (@unit = '' OR r.unit_id = @unit)
+			AND (@holder = '' OR r.taken_by = @holder)
 			AND (
 				r.matter_id IS NULL
 				OR EXISTS (SELECT 1 FROM matter m WHERE m.id = r.matter_id AND ${visible('m')})
 			)
 		ORDER BY ${queue === 'done' ? 'r.ended_at DESC' : WAITING_ORDER}
 		LIMIT 300`,
-		{ me: me.id }
+		{ me: me.id, unit: unit ?? '', holder: holder ?? '' }
 	);
 
 /** How many nobody has taken yet. */
@@ -101,6 +112,11 @@ export type RequestView = RequestListing & {
 	inWork: boolean;
 	/** For its writer: who works on it, unless that would tell of a restricted matter. */
 	handler: string | null;
+	/** It can be talked about. */
+	live: boolean;
+	/** When its writer last read it. */
+	seenAt: string | null;
+	statusId: string | null;
 	talk: RequestWords[];
 	papers: RequestPaper[];
 };
@@ -111,16 +127,24 @@ export type RequestView = RequestListing & {
  */
 export function findRequest(app: Reader, me: Staff, id: string): RequestView | undefined {
 	const found = maybeOne<
-		RequestListing & Pick<RequestView, 'words' | 'unitId' | 'reason'> & { matterId: string | null }
+		RequestListing &
+			Pick<RequestView, 'words' | 'unitId' | 'reason' | 'seenAt' | 'statusId'> & {
+				matterId: string | null;
+				matterOpen: 0 | 1 | null;
+			}
 	>(
 		app.db,
-		`SELECT r.words, r.unit_id AS unitId, r.reason, r.matter_id AS matterId, ${COLUMNS}
+		`SELECT
+			r.words, r.unit_id AS unitId, r.reason, r.matter_id AS matterId, r.seen_at AS seenAt,
+			r.status_id AS statusId,
+			(SELECT m.status <> 'closed' FROM matter m WHERE m.id = r.matter_id) AS matterOpen,
+			${COLUMNS}
 		${FROM}
 		WHERE r.id = @id`,
 		{ id }
 	);
 	if (!found) return undefined;
-	const { matterId, ...request } = found;
+	const { matterId, matterOpen, ...request } = found;
 	const mine = request.byId === me.id;
 	const triage = may(me.role, 'request.triage') && request.state !== 'draft';
 	if (!mine && !triage) return undefined;
@@ -131,6 +155,7 @@ export function findRequest(app: Reader, me: Staff, id: string): RequestView | u
 		mine,
 		matter: matter ? { number: matter.number, title: matter.title } : null,
 		inWork: matterId !== null,
+		live: isOpen(request) || matterOpen === 1,
 		handler: matterId && mine && !triage ? findHandler(app, matterId) : null,
 		talk: listTalk(app, me, id),
 		papers: listPapers(app, id)

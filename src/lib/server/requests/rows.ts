@@ -22,6 +22,16 @@ export type RequestRow = {
 	sent_at: string | null;
 	ended_at: string | null;
 	version: number;
+	status_id: string | null;
+	seen_at: string | null;
+};
+
+/** Table `request_status`. */
+export type RequestStatusRow = {
+	id: string;
+	label: string;
+	position: number;
+	retired: 0 | 1;
 };
 
 /** Table `request_series`. */

@@ -2,19 +2,16 @@
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
 import { newId } from '#server/app/ids.ts';
-import { all, insert, maybeOne, scalar, update } from '#server/db/sql.ts';
+import { all, exists, insert, maybeOne, scalar, update } from '#server/db/sql.ts';
 import type { StoredFile } from '#server/documents/store.ts';
 import { queueMail, type Message, type Recipient } from '#server/mail/queue.ts';
 import type { RequestFileRow, RequestRow, RequestWordRow } from './rows.ts';
+import { isOpen } from './state.ts';
 
 export const FILE_LIMIT = 20;
 
 /** A request the department has received, with who wrote it. */
 export type SentRequest = RequestRow & { number: string; staff: string; email: string };
-
-/** Somebody works on it, or it waits. */
-export const isOpen = ({ state }: Pick<RequestRow, 'state'>): boolean =>
-	state === 'sent' || state === 'taken' || state === 'asked';
 
 /** One's own request. @throws NotFound */
 export function requireOwnRequest(ctx: Context, requestId: string): RequestRow {
@@ -47,6 +44,20 @@ export function requireOpenRequest(ctx: Context, requestId: string): SentRequest
 	if (!isOpen(request)) throw new Refused('This request is finished.');
 	return request;
 }
+
+/**
+ * A request that can be talked about: one that is open, or that a matter is at work on.
+ * @throws Refused where it, or its matter, is finished
+ */
+export function requireLiveRequest(ctx: Context, requestId: string): SentRequest {
+	const request = requireSentRequest(ctx, requestId);
+	const isLive =
+		isOpen(request) || (request.matter_id !== null && isAtWork(ctx, request.matter_id));
+	if (!isLive) throw new Refused('This request is finished. Send a new one.');
+	return request;
+}
+const isAtWork = (ctx: Context, matterId: string): boolean =>
+	exists(ctx.db, "SELECT 1 FROM matter WHERE id = @matterId AND status <> 'closed'", { matterId });
 
 /** Changes a request and raises its version. */
 export function updateRequest(
@@ -98,6 +109,23 @@ export function addFiles(ctx: Context, requestId: string, files: readonly Stored
 export function tellWriter(ctx: Context, request: SentRequest, message: Message): void {
 	const to = { name: request.staff, email: request.email };
 	queueMail(ctx, { matterId: null, to, message });
+}
+
+/** Tells a colleague. */
+export const tellColleague = (ctx: Context, to: Recipient, message: Message): void =>
+	queueMail(ctx, { matterId: null, to, message });
+
+/** Tells the responsible lawyer of the matter that is at work on it. */
+export function tellMatter(ctx: Context, matterId: string, message: Message): void {
+	const to = maybeOne<Recipient>(
+		ctx.db,
+		`SELECT s.name, s.email
+		FROM matter m
+		JOIN staff s ON s.id = m.responsible_id
+		WHERE m.id = @matterId`,
+		{ matterId }
+	);
+	if (to) queueMail(ctx, { matterId, to, message });
 }
 
 /** Tells whoever took it; the paralegals where nobody has. */

@@ -26,7 +26,8 @@ export function load(event) {
 	requireAction(event, 'request.triage');
 	const wanted = params.get('show') ?? '';
 	const show = isQueue(wanted) ? wanted : 'open';
-	return { own: false as const, show, queue: listRequestQueue(app, me, show) };
+	const filter = { unit: params.get('unit') ?? '', holder: params.get('holder') ?? '' };
+	return { own: false as const, show, filter, queue: listRequestQueue(app, me, show, filter) };
 }
 
 export const actions = { write: actionValue(writeRequest), removeDraft: action(removeDraft) };

@@ -1,4 +1,8 @@
 <script lang="ts">
+	import { page } from '$app/state';
+	import FilterBar from '$lib/ui/FilterBar.svelte';
+	import Switches from '$lib/ui/Switches.svelte';
+	import { changeQuery, type Filter, type Switch } from '$lib/ui/address.ts';
 	import DataTable from '$lib/ui/DataTable.svelte';
 	import type { Column } from '$lib/ui/table.ts';
 	import { dayAt } from '#core/dates/zone.ts';
@@ -20,6 +24,29 @@
 		['mine', 'Mine'],
 		['done', 'Finished']
 	];
+	const queues = $derived<Switch[]>(
+		show.map(([key, label]) => ({
+			label: label!,
+			on: data.show === key,
+			href: changeQuery(page.url.searchParams, { show: key! })
+		}))
+	);
+	const filters = $derived<Filter[]>([
+		{
+			name: 'unit',
+			label: 'Business unit',
+			any: 'Every business unit',
+			options: data.units.map(({ id, name }) => [id, name] as const),
+			value: data.filter?.unit
+		},
+		{
+			name: 'holder',
+			label: 'With',
+			any: 'With anybody',
+			options: data.staff.map(({ id, name }) => [id, name] as const),
+			value: data.filter?.holder
+		}
+	]);
 	type Queued = Exclude<typeof data.queue, undefined>[number];
 	/** Days after which a request that nobody finished has waited too long. */
 	const LONG = 5;
@@ -75,7 +102,7 @@
 		{
 			key: 'state',
 			label: 'State',
-			text: (one) => WORDS[one.state],
+			text: (one) => one.status ?? WORDS[one.state],
 			tone: (one) => (one.state === 'sent' ? 'font-semibold text-saffron-ink' : ''),
 			class: 'w-[150px] max-md:w-[110px]'
 		},
@@ -110,16 +137,19 @@
 			>{/if}
 		<div class="mt-4"><Requests mine={data.mine} loaded={data.draft} /></div>
 	{:else}
-		<div class="mt-3 flex gap-2">
-			{#each show as [k, n] (k)}<a class="note" class:on={data.show === k} href="?show={k}">{n}</a
-				>{/each}<span class="sub ml-2">{plural(data.queue.length, 'request')}</span>
+		<div class="no-print mt-3 flex flex-wrap items-center gap-2">
+			<Switches all={queues} />
+			<span class="sub ml-2">{plural(data.queue.length, 'request')}</span>
 		</div>
+		<FilterBar {filters} class="mt-2" />
 		{#if data.queue.length === 0}<Empty
-				>{data.show === 'open'
-					? 'No request waits. What business partners send comes here.'
-					: data.show === 'mine'
-						? 'You have taken none.'
-						: 'None is finished yet.'}</Empty
+				>{data.filter.unit || data.filter.holder
+					? 'No request fits.'
+					: data.show === 'open'
+						? 'No request waits. What business partners send comes here.'
+						: data.show === 'mine'
+							? 'You have taken none.'
+							: 'None is finished yet.'}</Empty
 			>
 		{:else}
 			<DataTable

@@ -14,6 +14,7 @@ import { setDateOrder, setProposalDays } from '#server/staff/department.ts';
 import { listOrigins, saveOrigin } from '#server/matters/origins.ts';
 import { saveOwnFields } from '#server/people/keep-own-fields.ts';
 import { listOwnFields } from '#server/people/own-fields.ts';
+import { listRequestStatuses, saveRequestStatus } from '#server/requests/statuses.ts';
 import { listTeams, PARTS, removeTeam, saveTeam } from '#server/staff/teams.ts';
 import { setSupervisor } from '#server/staff/commands.ts';
 import { listSupervised } from '#server/staff/queries.ts';
@@ -28,6 +29,7 @@ export function load(event) {
 		parts: PARTS,
 		origins: listOrigins(event.locals.app),
 		cardFields: listOwnFields(event.locals.app),
+		requestStatuses: listRequestStatuses(event.locals.app),
 		people: listSupervised(event.locals.app).map((person) => ({
 			...person,
 			role: ROLE_LABELS[person.role]
@@ -40,6 +42,7 @@ export const actions = {
 	removeTeam: action(removeTeam),
 	origin: action(saveOrigin),
 	cardFields: action(saveOwnFields),
+	requestStatus: action(saveRequestStatus),
 	supervisor: action(setSupervisor),
 	order: action(setDateOrder),
 	proposals: action(setProposalDays),

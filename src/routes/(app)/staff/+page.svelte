@@ -5,7 +5,8 @@
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import CardFields from './CardFields.svelte';
 	import DateOrder from './DateOrder.svelte';
-	import Origins from './Origins.svelte';
+	import KeptWords from './KeptWords.svelte';
+	import { plural } from '$lib/ui/format.ts';
 	import Teams from './Teams.svelte';
 	import ProposalDays from './ProposalDays.svelte';
 	import WorkingMarks from './WorkingMarks.svelte';
@@ -62,7 +63,29 @@
 		<DataTable {columns} rows={data.people} id={(one) => one.id} class="mt-4 max-w-form" />
 	{/if}
 	<Teams teams={data.teams} parts={data.parts} staff={data.staff} />
-	<Origins origins={data.origins} />
+	<KeptWords
+		title="Origins"
+		about="where matters come from"
+		action="?/origin"
+		idField="originId"
+		further="A further origin"
+		words={data.origins.map(({ matters, ...origin }) => ({
+			...origin,
+			uses: plural(matters, 'matter'),
+			href: `/matters?who=all&closed=1&origin=${origin.id}`
+		}))}
+	/>
+	<KeptWords
+		title="Where requests stand"
+		about="what business partners read of their requests"
+		action="?/requestStatus"
+		idField="statusId"
+		further="Further words"
+		words={data.requestStatuses.map(({ uses, ...status }) => ({
+			...status,
+			uses: plural(uses, 'request')
+		}))}
+	/>
 	<CardFields fields={data.cardFields} />
 	{#if data.keepsDocket}
 		<ProposalDays days={data.proposalDays} />

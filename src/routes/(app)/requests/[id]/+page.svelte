@@ -7,13 +7,15 @@
 	import Choose from '$lib/ui/Choose.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, formatDay, formatSize } from '$lib/ui/format.ts';
+	import Handling from './Handling.svelte';
+	import Talk from './Talk.svelte';
 	let { data } = $props();
 	const r = $derived(data.request);
 	const open = $derived(['sent', 'taken', 'asked'].includes(r.state));
 	let doing = $state<'' | 'ask' | 'down' | 'merge' | 'withdraw'>(''),
 		words = $state(''),
-		number = $state(''),
-		reply = $state('');
+		number = $state('');
+
 	const stands = $derived(
 		{
 			draft: 'Draft',
@@ -24,6 +26,18 @@
 			withdrawn: 'Withdrawn',
 			matter: r.handler ? `In work with ${r.handler}` : 'In work'
 		}[r.state]
+	);
+	/** Its writer reads it now; who talks to them sees that they did. */
+	$effect(() => {
+		if (!r.mine || r.talk.length === 0) return;
+		void fetch(`/requests/${r.id}?/seen`, { method: 'POST', body: new FormData() });
+	});
+	/** What the department said last is known to whom it was said. */
+	const hasRead = $derived(
+		r.seenAt !== null && r.talk.every(({ who, at }) => who === r.by || at <= r.seenAt!)
+	);
+	const talkLabel = $derived(
+		!r.mine ? `A word to ${r.by}` : r.state === 'asked' ? 'Your answer' : 'Add something'
 	);
 	async function start() {
 		// A card of the counterparty is found, so that no second one is made.
@@ -49,6 +63,7 @@
 		<span class="text-lead text-ink-3">{r.number}</span>
 		<h1 class="min-w-0 break-words">{r.about}</h1>
 		<span class="note" class:warn={r.state === 'asked' || r.urgency === 'urgent'}>{stands}</span>
+		{#if r.status}<span class="note" data-status>{r.status}</span>{/if}
 	</div>
 	<dl class="mt-2 flex flex-wrap gap-y-1">
 		{#each [['From', r.by], ['Business unit', r.unit], ['Other side', r.counterparty], ['Urgency', r.urgency === 'normal' ? 'no hurry' : r.urgency], ['Wanted by', r.wantedBy ? formatDay(r.wantedBy, data.today) : ''], ['Sent', r.sentAt ? formatInstant(r.sentAt, data.zone, data.today) : '']].filter((x) => x[1]) as [k, x] (k)}<div
@@ -68,47 +83,30 @@
 						<span class="sub">{formatInstant(t.at, data.zone, data.today)}</span><span
 							class="break-words whitespace-pre-line"
 							>{#if t.kind === 'state'}<span class="sub">{t.text}</span>{:else}<b
-									class="font-semibold">{t.who} {t.kind === 'question' ? 'asks' : 'answers'}:</b
+									class="font-semibold">{t.who} {t.kind === 'question' ? 'asks' : 'writes'}:</b
 								>
 								{t.text}{/if}</span
 						>
 					</div>{:else}<p class="sub mt-2">Not sent yet.</p>{/each}
-				{#if r.mine && open}
-					<ActionForm
-						action="?/answer"
-						files
-						class="mt-3"
-						ondone={() => {
-							reply = '';
-						}}
-						>{#snippet children({ errors, busy })}<textarea
-								class="box"
-								rows={3}
-								name="words"
-								bind:value={reply}
-								placeholder={r.state === 'asked' ? 'Your answer' : 'Add something'}
-								aria-label={r.state === 'asked' ? 'Your answer' : 'Add something'}
-								aria-invalid={errors.words ? 'true' : undefined}></textarea>{#if errors.words}<p
-									class="fault"
-								>
-									{errors.words}
-								</p>{/if}
-							<div class="mt-2 flex flex-wrap gap-2">
-								<input
-									class="box w-auto"
-									type="file"
-									name="files"
-									multiple
-									aria-label="Files"
-								/><button class="btn go" disabled={busy}
-									>{r.state === 'asked' ? 'Answer' : 'Add it'}</button
-								>
-							</div>{/snippet}</ActionForm
-					>
+				{#if r.live && (r.mine || data.triage)}
+					<Talk action={r.mine ? '?/answer' : '?/write'} label={talkLabel} />
+				{/if}
+				{#if !r.mine && r.talk.length}
+					<p class="sub mt-2" data-seen>
+						{r.by}
+						{hasRead
+							? `read this ${formatInstant(r.seenAt!, data.zone, data.today)}`
+							: 'has not read the last of it yet'}
+					</p>
 				{/if}
 			</Section>
 		</div>
 		<aside class="flex flex-col gap-6">
+			{#if data.triage && r.live}
+				<Section title="Where it stands">
+					<Handling request={r} statuses={data.statuses} {open} />
+				</Section>
+			{/if}
 			{#if data.triage}
 				<Section title="Triage">
 					{#if r.matter}<p class="mt-2">

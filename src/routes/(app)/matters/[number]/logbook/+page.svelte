@@ -185,6 +185,13 @@
 							class="no-print ml-2 inline-block"
 							aria-label="Take this note back">take back</RowAction
 						>{/if}
+					{#if l.shared}
+						<span class="sub block" data-shared>
+							{l.shared.name} reads this too{l.shared.seenAt
+								? `, seen ${formatInstant(l.shared.seenAt, data.zone, data.today)}`
+								: ', not seen yet'}
+						</span>
+					{/if}
 					{#if answering?.id === l.id}<ActionForm
 							action="?/note"
 							class="no-print mt-2 flex gap-2"

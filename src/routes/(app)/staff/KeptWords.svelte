@@ -1,27 +1,32 @@
-<!-- Where matters come from: the list the department keeps, by which matters are listed. -->
+<!-- A list of words that the department keeps: added, renamed, offered no more. -->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { plural } from '$lib/ui/format.ts';
-	import type { OriginView } from '#server/matters/origins.ts';
-	let { origins }: { origins: readonly OriginView[] } = $props();
+	type Word = { id: string; label: string; retired: 0 | 1; uses: string; href?: string };
+	type Props = {
+		title: string;
+		about: string;
+		/** The act that saves one, and the name of its field for the id. */
+		action: string;
+		idField: string;
+		words: readonly Word[];
+		/** What one more is called. */
+		further: string;
+	};
+	let { title, about, action, idField, words, further }: Props = $props();
 	let typed = $state('');
 	let renaming = $state('');
 </script>
 
-<Section title="Origins" about="where matters come from" class="mt-6 max-w-form">
-	{#each origins as { id, label, retired, matters } (id)}
-		<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1" data-origin={label}>
+<Section {title} {about} class="mt-6 max-w-form">
+	{#each words as { id, label, retired, uses, href } (id)}
+		<div class="row flex min-h-10 flex-wrap items-center gap-3 py-1" data-word={label}>
 			{#if renaming === id}
-				<ActionForm
-					action="?/origin"
-					class="flex grow items-end gap-2"
-					ondone={() => void (renaming = '')}
-				>
+				<ActionForm {action} class="flex grow items-end gap-2" ondone={() => void (renaming = '')}>
 					{#snippet children({ errors, busy })}
-						<input type="hidden" name="originId" value={id} />
+						<input type="hidden" name={idField} value={id} />
 						<TextField
 							label="New words for “{label}”"
 							name="label"
@@ -36,16 +41,18 @@
 				</ActionForm>
 			{:else}
 				<span class={['grow', { 'text-ink-2': retired }]}>{label}</span>
-				<a class="sub hover:underline" href="/matters?who=all&closed=1&origin={id}">
-					{plural(matters, 'matter')}
-				</a>
+				{#if href}
+					<a class="sub hover:underline" {href}>{uses}</a>
+				{:else}
+					<span class="sub">{uses}</span>
+				{/if}
 				{#if retired}<span class="sub">not offered</span>{/if}
 				<button class="act" onclick={() => (renaming = id)} aria-label="Rename {label}">
 					rename
 				</button>
 				<RowAction
-					action="?/origin"
-					fields={{ originId: id, label, retired: retired ? '' : '1' }}
+					{action}
+					fields={{ [idField]: id, label, retired: retired ? '' : '1' }}
 					aria-label="{retired ? 'Offer again' : 'Retire'} {label}"
 				>
 					{retired ? 'offer it again' : 'retire'}
@@ -53,13 +60,13 @@
 			{/if}
 		</div>
 	{/each}
-	<ActionForm action="?/origin" class="mt-2 flex items-end gap-2" ondone={() => void (typed = '')}>
+	<ActionForm {action} class="mt-2 flex items-end gap-2" ondone={() => void (typed = '')}>
 		{#snippet children({ errors, busy })}
 			<TextField
-				label="A further origin"
+				label={further}
 				name="label"
 				bind:value={typed}
-				error={errors.label}
+				error={renaming ? undefined : errors.label}
 				autocomplete="off"
 			/>
 			<button class="btn" disabled={busy}>Add it</button>

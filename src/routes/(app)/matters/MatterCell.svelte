@@ -16,7 +16,9 @@
 	const lowerFirst = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
 </script>
 
-{#if column.key === 'next' && matter.nextDate}
+{#if column.key === 'number'}
+	{matter.number}
+{:else if column.key === 'next' && matter.nextDate}
 	<span class="flex items-center gap-2">
 		<Kite
 			state={matter.nextDate < today ? 'missed' : 'docketed'}

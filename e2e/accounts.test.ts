@@ -32,7 +32,7 @@ describe('accounts', { timeout: 300_000 }, () => {
 		await guest.go(`/sign-in${to && `?to=${encodeURIComponent(to)}`}`);
 		await guest.fill('Name', login);
 		await guest.fill('Password', password);
-		await guest.press('Sign in', 'form[action="?/password"]');
+		await guest.press('Sign in', 'form[action^="?/password"]');
 	};
 
 	it('are added by an administrator; the password is set by a link, once', async () => {
@@ -63,6 +63,14 @@ describe('accounts', { timeout: 300_000 }, () => {
 	});
 
 	it('sign in to where they wanted to go, and nowhere else', async () => {
+		await signIn('merriweather', 'not it', '/people');
+		await guest.sees('is not right');
+		await guest.fill('Password', GOOD);
+		await guest.press('Sign in', 'form[action^="?/password"]');
+		await guest.page.waitForFunction(() => location.pathname === '/people');
+		await guest.page
+			.browserContext()
+			.deleteCookie(...(await guest.page.browserContext().cookies()));
 		await signIn('merriweather', GOOD, '/\t/evil.example');
 		await guest.page.waitForFunction(() => location.pathname === '/');
 		assert.equal(new URL(guest.page.url()).origin, house.origin);
@@ -79,7 +87,7 @@ describe('accounts', { timeout: 300_000 }, () => {
 		await guest.sees('That is not the password you have now.');
 		await guest.fill('The password you have now', GOOD);
 		await guest.press('Change the password');
-		await guest.sees('The password is changed.');
+		await guest.sees('The password is changed; 1 other session ended.');
 	});
 
 	it('end with what they held handed over, and let nobody in after that', async () => {

@@ -1,4 +1,4 @@
-/** A request lives on: both sides talk while a matter is at work on it, and each sees what holds. */
+/** A request lives on: both sides talk while a matter is at work on it, and see what holds. */
 import assert from 'node:assert/strict';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';

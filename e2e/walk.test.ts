@@ -195,7 +195,7 @@ const WALK: Record<string, (() => Stop[]) | null> = {
 	'/api/preview/book-shape': () => [['/api/preview/book-shape', { below: 'us-federal' }]],
 	'/sign/[token]': null,
 	'/sign/[token]/file': null,
-	'/sign-in': null,
+	...{ '/sign-in': null, '/sign-in/second': null },
 	'/sign-out': null,
 	'/healthz': null
 };

@@ -31,6 +31,7 @@ export async function init(): Promise<void> {
  */
 const isOpen = (path: string): boolean =>
 	path === '/sign-in' ||
+	path === '/sign-in/second' ||
 	path === '/healthz' ||
 	path.startsWith('/sign/') ||
 	path.startsWith('/password/') ||

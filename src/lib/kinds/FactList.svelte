@@ -2,136 +2,142 @@
 <script lang="ts">
 	import { keyFromName } from '#core/kinds/kind.ts';
 	import type { Fact } from '#core/kinds/fact.ts';
-	let {
-		facts = $bindable(),
-		types,
-		taken = [],
-		fault,
-		what = 'fact'
-	}: {
+	type Props = {
 		facts: Fact[];
 		types: Record<string, string>;
+		/** Keys that others have. */
 		taken?: string[];
-		fault: (i: number) => string;
+		/** What is wrong with the fact at a place of the list. */
+		fault: (at: number) => string;
 		/** What one of them is called. */
 		what?: string;
-	} = $props();
-	let name = $state(''),
-		type = $state<Fact['type']>('text');
-	const live = $derived(facts.filter((f) => !f.retired));
+	};
+	let { facts = $bindable(), types, taken = [], fault, what = 'fact' }: Props = $props();
+	let name = $state('');
+	let type = $state<Fact['type']>('text');
+	const live = $derived(facts.filter(({ retired }) => !retired));
+
+	/** A list of options begins empty: words that stand for something would be taken for real. */
+	function begin(fact: Fact) {
+		if (fact.type === 'choice') fact.options ??= [];
+		if (fact.type === 'coded') fact.codes ??= [];
+	}
 	function add() {
 		if (!name.trim()) return;
-		const f: Fact = {
-			key: keyFromName(name, [...facts.map((x) => x.key), ...taken]),
-			name: name.trim(),
-			type
-		};
-		if (type === 'choice') f.options = [];
-		if (type === 'coded') f.codes = [];
-		facts = [...facts, f];
+		const key = keyFromName(name, [...facts.map((fact) => fact.key), ...taken]);
+		const fact: Fact = { key, name: name.trim(), type };
+		begin(fact);
+		facts = [...facts, fact];
 		name = '';
 	}
-	function move(f: Fact, by: number) {
-		const at = live.indexOf(f),
-			other = live[at + by];
+	function addOnEnter(event: KeyboardEvent) {
+		if (event.key !== 'Enter') return;
+		event.preventDefault();
+		add();
+	}
+	function move(fact: Fact, by: number) {
+		const other = live[live.indexOf(fact) + by];
 		if (!other) return;
-		const i = facts.indexOf(f),
-			j = facts.indexOf(other);
 		const next = [...facts];
-		next[i] = other;
-		next[j] = f;
+		next[facts.indexOf(fact)] = other;
+		next[facts.indexOf(other)] = fact;
 		facts = next;
 	}
-	const codesText = (f: Fact) => (f.codes ?? []).map((c) => `${c.code} ${c.label}`).join('\n');
+	function want(fact: Fact, wanted: boolean) {
+		if (wanted) fact.wanted = true;
+		else delete fact.wanted;
+		facts = [...facts];
+	}
+	const linesOf = (text: string) =>
+		text
+			.split('\n')
+			.map((line) => line.trim())
+			.filter(Boolean);
+	const formatCodes = ({ codes = [] }: Fact) =>
+		codes.map(({ code, label }) => `${code} ${label}`).join('\n');
+	const readCodes = (text: string) =>
+		linesOf(text).map((line) => {
+			const [code = '', ...words] = line.split(/\s+/);
+			return { code, label: words.join(' ') || code };
+		});
 </script>
 
-{#each live as f, i (f.key)}
-	<div class="row py-2" data-fact={f.key}>
+{#each live as fact, at (fact.key)}
+	{@const wrong = fault(facts.indexOf(fact))}
+	<div class="row py-2" data-fact={fact.key}>
 		<div class="grid grid-cols-2 items-center gap-2 md:grid-cols-[minmax(0,1fr)_190px_84px_auto]">
-			<input class="box" bind:value={f.name} aria-label="Name of {what} {i + 1}" /><select
+			<input class="box" bind:value={fact.name} aria-label="Name of {what} {at + 1}" />
+			<select
 				class="box"
-				bind:value={f.type}
-				aria-label="Sort of {f.name}"
-				onchange={() => {
-					if (f.type === 'choice') f.options ??= [];
-					if (f.type === 'coded') f.codes ??= [];
-				}}
-				>{#each Object.entries(types) as [k, n] (k)}<option value={k}>{n}</option>{/each}</select
+				bind:value={fact.type}
+				aria-label="Sort of {fact.name}"
+				onchange={() => begin(fact)}
 			>
-			<label
-				><input
+				{#each Object.entries(types) as [sort, words] (sort)}
+					<option value={sort}>{words}</option>
+				{/each}
+			</select>
+			<label>
+				<input
 					type="checkbox"
-					bind:checked={
-						() => f.wanted === true,
-						(x) => {
-							if (x) f.wanted = true;
-							else delete f.wanted;
-							facts = [...facts];
-						}
-					}
-				/> wanted</label
-			>
-			<span class="flex gap-2"
-				><button
+					bind:checked={() => fact.wanted === true, (wanted) => want(fact, wanted)}
+				/> wanted
+			</label>
+			<span class="flex gap-2">
+				<button
 					type="button"
 					class="act"
-					disabled={i === 0}
-					onclick={() => move(f, -1)}
-					aria-label="{f.name} up">up</button
-				><button
+					disabled={at === 0}
+					onclick={() => move(fact, -1)}
+					aria-label="{fact.name} up">up</button
+				>
+				<button
 					type="button"
 					class="act"
-					disabled={i === live.length - 1}
-					onclick={() => move(f, 1)}
-					aria-label="{f.name} down">down</button
-				><button
+					disabled={at === live.length - 1}
+					onclick={() => move(fact, 1)}
+					aria-label="{fact.name} down">down</button
+				>
+				<button
 					type="button"
 					class="act"
-					onclick={() => (facts = facts.filter((x) => x !== f))}
-					aria-label="Remove {f.name}">remove</button
-				></span
-			>
+					onclick={() => (facts = facts.filter((other) => other !== fact))}
+					aria-label="Remove {fact.name}">remove</button
+				>
+			</span>
 		</div>
-		{#if f.type === 'choice'}<textarea
+		{#if fact.type === 'choice'}
+			<textarea
 				class="box mt-1.5"
 				rows={2}
-				aria-label="Options of {f.name}, one a line"
-				value={(f.options ?? []).join('\n')}
-				onchange={(e) =>
-					(f.options = e.currentTarget.value
-						.split('\n')
-						.map((x) => x.trim())
-						.filter(Boolean))}></textarea>
-		{:else if f.type === 'coded'}<textarea
+				aria-label="Options of {fact.name}, one a line"
+				value={(fact.options ?? []).join('\n')}
+				onchange={({ currentTarget }) => (fact.options = linesOf(currentTarget.value))}></textarea>
+		{:else if fact.type === 'coded'}
+			<textarea
 				class="box mt-1.5"
 				rows={3}
-				aria-label="Codes of {f.name}: code and words, one a line"
-				value={codesText(f)}
-				onchange={(e) =>
-					(f.codes = e.currentTarget.value
-						.split('\n')
-						.map((x) => x.trim())
-						.filter(Boolean)
-						.map((x) => {
-							const [code, ...rest] = x.split(/\s+/);
-							return { code: code!, label: rest.join(' ') || code! };
-						}))}></textarea>{/if}
-		{#if fault(facts.indexOf(f))}<p class="fault mt-1">{fault(facts.indexOf(f))}</p>{/if}
+				aria-label="Codes of {fact.name}: code and words, one a line"
+				value={formatCodes(fact)}
+				onchange={({ currentTarget }) => (fact.codes = readCodes(currentTarget.value))}></textarea>
+		{/if}
+		{#if wrong}<p class="fault mt-1">{wrong}</p>{/if}
 	</div>
-{:else}<p class="sub mt-2">No {what} yet.</p>{/each}
+{:else}
+	<p class="sub mt-2">No {what} yet.</p>
+{/each}
 <div class="mt-2 flex flex-wrap items-center gap-2">
 	<input
 		class="box w-56"
 		bind:value={name}
 		placeholder="Name of a new {what}"
 		aria-label="Name of a new {what}"
-		onkeydown={(e) => {
-			if (e.key === 'Enter') {
-				e.preventDefault();
-				add();
-			}
-		}}
-	/><select class="box w-48" bind:value={type} aria-label="Sort of the new {what}"
-		>{#each Object.entries(types) as [k, n] (k)}<option value={k}>{n}</option>{/each}</select
-	><button type="button" class="btn" onclick={add} disabled={!name.trim()}>Add the {what}</button>
+		onkeydown={addOnEnter}
+	/>
+	<select class="box w-48" bind:value={type} aria-label="Sort of the new {what}">
+		{#each Object.entries(types) as [sort, words] (sort)}
+			<option value={sort}>{words}</option>
+		{/each}
+	</select>
+	<button type="button" class="btn" onclick={add} disabled={!name.trim()}>Add the {what}</button>
 </div>

@@ -1,20 +1,18 @@
 <!--
-	The facts of a kind as fields: each by its sort, groups as rows that can be added and taken away.
+	The facts of a kind as fields: each by its sort, groups as rows that can be added and removed. A
+	coded value has words beside it.
 -->
 <script lang="ts">
-	import { page } from '$app/state';
 	import type { Fact } from '#core/kinds/fact.ts';
 	import type { Kind } from '#core/kinds/kind.ts';
-	import Choose from '$lib/ui/Choose.svelte';
-	import DateField from '$lib/ui/DateField.svelte';
-	import Field from '$lib/ui/Field.svelte';
-	import { findPeople } from '$lib/people/find.ts';
+	import FactField from './FactField.svelte';
+	type Row = Record<string, string>;
 	type Props = {
 		kind: Pick<Kind, 'facts' | 'groups'>;
 		fields: Record<string, string>;
 		names?: Record<string, string>;
 		errors: Record<string, string>;
-		only?: (f: Fact) => boolean;
+		only?: (fact: Fact) => boolean;
 		groups?: boolean;
 	};
 	let {
@@ -25,137 +23,83 @@
 		only = () => true,
 		groups = true
 	}: Props = $props();
-	const rowsOf = (key: string): Record<string, string>[] => {
+	const asked = $derived(kind.facts.filter((fact) => !fact.retired && only(fact)));
+	const WIDE: ReadonlySet<Fact['type']> = new Set(['long', 'person', 'coded']);
+	function rowsOf(group: string): Row[] {
 		try {
-			return JSON.parse(fields[`group:${key}`] || '[]') as Record<string, string>[];
+			return JSON.parse(fields[`group:${group}`] || '[]') as Row[];
 		} catch {
 			return [];
 		}
+	}
+	const setRows = (group: string, rows: Row[]) => {
+		fields[`group:${group}`] = JSON.stringify(rows);
 	};
-	const setRows = (key: string, rows: Record<string, string>[]) => {
-		fields[`group:${key}`] = JSON.stringify(rows);
-	};
-	const put = (key: string, i: number, fact: string, v: string) => {
-		const rows = rowsOf(key);
-		rows[i] = { ...rows[i], [fact]: v };
-		setRows(key, rows);
-	};
+	function put(group: string, at: number, field: string, value: string) {
+		const rows = rowsOf(group);
+		rows[at] = { ...rows[at], [field]: value };
+		setRows(group, rows);
+	}
+	function putMore(key: string, words: string) {
+		fields[`more:${key}`] = words;
+		fields[`fact:${key}`] ??= '';
+	}
 </script>
 
-{#snippet one(
-	f: Fact,
-	id: string,
-	value: string,
-	set: (v: string) => void,
-	error: string | undefined
-)}
-	{#if f.type === 'date'}<DateField
-			name=""
-			label={f.name}
-			bind:value={() => value, set}
-			today={page.data.today}
-			{error}
-		/>
-	{:else if f.type === 'person'}<Choose
-			label={f.name}
-			name=""
-			bind:value={() => value, set}
-			bind:typed={
-				() => names[id] ?? (value.startsWith('new:') ? value.slice(4) : ''),
-				(t) => {
-					names[id] = t;
-					if (t === '') set('');
-				}
-			}
-			find={findPeople}
-			offer={(t) => ({ value: `new:${t}`, label: t, about: 'make a new card' })}
-			{error}
-			placeholder="Type a name"
-		/>
-	{:else}
-		<Field label={f.name} {error}
-			>{#snippet children(c)}
-				{#if f.type === 'long'}<textarea
-						class="box"
-						rows={3}
-						{value}
-						oninput={(e) => set(e.currentTarget.value)}
-						{...c}></textarea>
-				{:else if f.type === 'choice' || f.type === 'yesno' || f.type === 'coded'}
-					<select class="box" {value} onchange={(e) => set(e.currentTarget.value)} {...c}
-						><option value="">–</option>{#if f.type === 'yesno'}<option value="yes">yes</option
-							><option value="no">no</option
-							>{:else if f.type === 'choice'}{#each f.options ?? [] as o (o)}<option value={o}
-									>{o}</option
-								>{/each}{:else}{#each f.codes ?? [] as o (o.code)}<option value={o.code}
-									>{o.code} {o.label}</option
-								>{/each}{/if}</select
-					>
-				{:else}<input
-						class="box"
-						class:num={f.type === 'money' || f.type === 'number'}
-						{value}
-						oninput={(e) => set(e.currentTarget.value)}
-						inputmode={f.type === 'money' || f.type === 'number' ? 'decimal' : undefined}
-						autocomplete="off"
-						{...c}
-					/>{/if}
-			{/snippet}</Field
-		>
-	{/if}
-{/snippet}
-
 <div class="grid grid-cols-2 gap-x-3 gap-y-3">
-	{#each kind.facts.filter((f) => !f.retired && only(f)) as f (f.key)}
-		<div class={f.type === 'long' || f.type === 'person' || f.type === 'coded' ? 'col-span-2' : ''}>
-			{@render one(
-				f,
-				`fact:${f.key}`,
-				fields[`fact:${f.key}`] ?? '',
-				(v) => (fields[`fact:${f.key}`] = v),
-				errors[`fact:${f.key}`]
-			)}
-			{#if f.type === 'coded'}<input
+	{#each asked as fact (fact.key)}
+		{@const field = `fact:${fact.key}`}
+		<div class={{ 'col-span-2': WIDE.has(fact.type) }}>
+			<FactField
+				{fact}
+				{field}
+				bind:names
+				bind:value={() => fields[field] ?? '', (value) => (fields[field] = value)}
+				error={errors[field]}
+			/>
+			{#if fact.type === 'coded'}
+				<input
 					class="box mt-1.5"
 					placeholder="in words"
-					aria-label="{f.name} in words"
-					value={fields[`more:${f.key}`] ?? ''}
-					oninput={(e) => {
-						fields[`more:${f.key}`] = e.currentTarget.value;
-						fields[`fact:${f.key}`] ??= '';
-					}}
-				/>{/if}
+					aria-label="{fact.name} in words"
+					value={fields[`more:${fact.key}`] ?? ''}
+					oninput={({ currentTarget }) => putMore(fact.key, currentTarget.value)}
+				/>
+			{/if}
 		</div>
 	{/each}
 </div>
 {#if groups}
-	{#each kind.groups as g (g.key)}
-		{@const live = g.facts.filter((f) => !f.retired)}
+	{#each kind.groups as group (group.key)}
+		{@const live = group.facts.filter(({ retired }) => !retired)}
+		{@const rows = rowsOf(group.key)}
 		{#if live.length}
 			<fieldset class="mt-4">
-				<legend class="ruled w-full"
-					><span class="font-semibold">{g.name}</span><span class="sub"
-						>{rowsOf(g.key).length || ''}</span
-					></legend
-				>
-				{#each rowsOf(g.key) as r, i (i)}
+				<legend class="ruled w-full">
+					<span class="font-semibold">{group.name}</span>
+					<span class="sub">{rows.length || ''}</span>
+				</legend>
+				{#each rows as row, at (at)}
 					<div class="row grid grid-cols-2 gap-3 py-3">
-						{#each live as f (f.key)}
+						{#each live as fact (fact.key)}
 							<div>
-								{@render one(
-									f,
-									`group:${g.key}:${i}:${f.key}`,
-									r[f.key] ?? '',
-									(v) => put(g.key, i, f.key, v),
-									undefined
-								)}
-								{#if f.type === 'coded'}
+								<FactField
+									{fact}
+									field="group:{group.key}:{at}:{fact.key}"
+									bind:names
+									bind:value={
+										() => row[fact.key] ?? '', (value) => put(group.key, at, fact.key, value)
+									}
+									error={undefined}
+								/>
+								{#if fact.type === 'coded'}
 									<input
 										class="box mt-1.5"
 										placeholder="in words"
-										aria-label="{f.name} {i + 1} in words"
-										value={r[`${f.key}+`] ?? ''}
-										oninput={(e) => put(g.key, i, `${f.key}+`, e.currentTarget.value)}
+										aria-label="{fact.name} {at + 1} in words"
+										value={row[`${fact.key}+`] ?? ''}
+										oninput={({ currentTarget }) =>
+											put(group.key, at, `${fact.key}+`, currentTarget.value)}
 									/>
 								{/if}
 							</div>
@@ -166,22 +110,23 @@
 								class="act"
 								onclick={() =>
 									setRows(
-										g.key,
-										rowsOf(g.key).filter((_, k) => k !== i)
-									)}>Take this row out</button
+										group.key,
+										rows.filter((_, other) => other !== at)
+									)}>Remove this row</button
 							>
 						</div>
 					</div>
 				{/each}
-				{#if errors[`group:${g.key}`]}<p class="fault mt-1" role="alert">
-						{errors[`group:${g.key}`]}
-					</p>{/if}
+				{#if errors[`group:${group.key}`]}
+					<p class="fault mt-1" role="alert">{errors[`group:${group.key}`]}</p>
+				{/if}
 				<button
 					type="button"
 					class="act mt-2"
-					onclick={() => setRows(g.key, [...rowsOf(g.key), {}])}
-					>Add to {g.name.toLowerCase()}</button
+					onclick={() => setRows(group.key, [...rowsOf(group.key), {}])}
 				>
+					Add to {group.name.toLowerCase()}
+				</button>
 			</fieldset>
 		{/if}
 	{/each}

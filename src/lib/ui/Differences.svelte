@@ -43,8 +43,7 @@
 	data-differences
 >
 	<p class="font-semibold">
-		{by} changed this while you wrote. Nothing is saved yet and nothing is lost: choose what holds, then
-		save again.
+		{by} changed this while you wrote. Nothing is lost: choose what holds, then save again.
 	</p>
 	{#each differences as difference (difference.field)}
 		{@const { field, name } = difference}

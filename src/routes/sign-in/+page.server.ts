@@ -3,8 +3,9 @@ import { fail, redirect, type RequestEvent } from '@sveltejs/kit';
 import { ROLE_LABELS } from '#core/access/table.ts';
 import { listDemoPeople, signIn, signInDemo } from '#server/access/accounts.ts';
 import { departmentName } from '#server/app/department.ts';
-import { signOut } from '#server/access/sessions.ts';
-import { cookieName, cookieOptions } from '#server/http/cookie.ts';
+import { STEP_SECONDS } from '#server/access/steps.ts';
+import { cookieOptions, stepCookieName } from '#server/http/cookie.ts';
+import { fromOf, goIn, textOf } from '#server/http/go-in.ts';
 import { safePath } from '#server/http/safe-path.ts';
 import { readFormData } from '#server/http/form-data.ts';
 
@@ -18,24 +19,12 @@ export function load({ locals, url }) {
 	};
 }
 
-const textOf = (data: FormData, name: string): string => {
-	const value = data.get(name);
-	return typeof value === 'string' ? value : '';
-};
-
-/** The session that was open in this browser ends: its token is of no use to anybody any more. */
-function goIn({ cookies, locals }: RequestEvent, token: string, data: FormData): never {
+/** To the second factor, with what the password opened: a step, and nothing else. */
+function goOn({ cookies, locals }: RequestEvent, step: string, to: string): never {
 	const { secure } = locals.settings;
-	const old = cookies.get(cookieName(secure));
-	if (old) signOut(locals.app, old);
-	cookies.set(cookieName(secure), token, cookieOptions(secure));
-	redirect(303, safePath(textOf(data, 'to')));
+	cookies.set(stepCookieName(secure), step, { ...cookieOptions(secure), maxAge: STEP_SECONDS });
+	redirect(303, `/sign-in/second?to=${encodeURIComponent(safePath(to))}`);
 }
-
-const fromOf = ({ getClientAddress, request }: RequestEvent) => ({
-	address: getClientAddress(),
-	agent: request.headers.get('user-agent') ?? ''
-});
 
 export const actions = {
 	password: async (event) => {
@@ -48,13 +37,14 @@ export const actions = {
 		if (password === '') return fail(400, { login, error: 'Your password is missing.' });
 		const done = await signIn(locals.app, login, password, fromOf(event));
 		if ('error' in done) return fail(400, { login, error: done.error });
-		goIn(event, done.token, data);
+		if ('step' in done) goOn(event, done.step, textOf(data, 'to'));
+		goIn(event, done.token, textOf(data, 'to'));
 	},
 	demo: async (event) => {
 		const { request, locals } = event;
 		const data = await readFormData(request);
 		const done = signInDemo(locals.app, textOf(data, 'login'), fromOf(event));
 		if ('error' in done) return fail(400, { login: '', error: done.error });
-		goIn(event, done.token, data);
+		goIn(event, done.token, textOf(data, 'to'));
 	}
 };

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import Logo from '$lib/shell/Logo.svelte';
 	let { data, form } = $props();
+	/** Kept through a wrong try. */
+	const way = $derived(`&to=${encodeURIComponent(data.to)}`);
 </script>
 
 <svelte:head><title>Sign in · Kite Pen</title></svelte:head>
@@ -12,7 +14,7 @@
 		? 'md:grid-cols-[340px_1fr]'
 		: 'max-w-[360px]'}"
 >
-	<form method="post" action="?/password" class="flex flex-col gap-4">
+	<form method="post" action="?/password{way}" class="flex flex-col gap-4">
 		<h1>Sign in</h1>
 		{#if data.department}<p class="sub -mt-3">{data.department}</p>{/if}
 		<input type="hidden" name="to" value={data.to} />

@@ -7,9 +7,11 @@ import { newToken } from '#server/app/ids.ts';
 import { all, insert, maybeOne, run, scalar } from '#server/db/sql.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
 import { appendAudit } from './audit.ts';
+import { needsFactor } from './factors.ts';
 import type { SignInAttemptRow } from './rows.ts';
 import { startSession } from './sessions.ts';
 import { asStaff } from './staff-of.ts';
+import { startStep } from './steps.ts';
 
 /** OWASP's smaller argon2id setting: 19 MiB, 2 passes. */
 const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
@@ -38,14 +40,15 @@ export type From = { address: string; agent: string };
 /**
  * Signs in; the token goes into the cookie. The same words for an unknown login and a wrong
  * password. A try counts before the password is compared, so that many at once are no more; it
- * counts for this name from this place, so that nobody locks another person out.
+ * counts for this name from this place, so that nobody locks another person out. Where a second
+ * factor is needed, there is only a step towards it.
  */
 export async function signIn(
 	app: Application,
 	login: string,
 	password: string,
 	from: From
-): Promise<{ token: string; staff: Staff } | { error: string }> {
+): Promise<{ token: string; staff: Staff } | { step: string } | { error: string }> {
 	const name = login.trim().toLowerCase().slice(0, LOGIN_LIMIT);
 	const row = findByLogin(app, name);
 	const tried = noteTry(app, name, from.address);
@@ -58,6 +61,7 @@ export async function signIn(
 		return { error: 'The name or the password is not right.' };
 	}
 	forgetTries(app, tried);
+	if (needsFactor(app, row)) return { step: startStep(app, row.id) };
 	return { token: startSession(app, row, from), staff: asStaff(row) };
 }
 

@@ -27,6 +27,40 @@ export type PasswordLinkRow = {
 	used_at: string | null;
 };
 
+/** Table `second_factor`. */
+export type SecondFactorRow = {
+	id: string;
+	staff_id: string;
+	sort: 'code' | 'passkey';
+	label: string;
+	added_at: string;
+	used_at: string | null;
+	secret: Buffer | null;
+	last_step: number;
+	credential_id: string | null;
+	public_key: Buffer | null;
+	counter: number;
+	/** Divided by commas. */
+	transports: string;
+};
+
+/** Table `factor_offer`. */
+export type FactorOfferRow = {
+	staff_id: string;
+	sort: 'code' | 'passkey' | 'sign-in';
+	secret: Buffer | null;
+	challenge: string | null;
+	expires_at: string;
+};
+
+/** Table `sign_in_step`. */
+export type SignInStepRow = {
+	token_hash: string;
+	staff_id: string;
+	at: string;
+	expires_at: string;
+};
+
 /** Table `sign_in_attempt`. */
 export type SignInAttemptRow = {
 	id: number;

@@ -1,7 +1,7 @@
 /** The department's own words on dates, and what a date points to. */
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
-import { all, one, scalar } from '#server/db/sql.ts';
+import { all, scalar } from '#server/db/sql.ts';
 import { findMatterMail, listMatterMail } from '#server/mail/queries.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';

@@ -4,6 +4,8 @@
  */
 export const COOKIE = 'kite';
 export const cookieName = (secure: boolean): string => (secure ? `__Host-${COOKIE}` : COOKIE);
+/** Of the step between the password and the second factor. */
+export const stepCookieName = (secure: boolean): string => `${cookieName(secure)}-step`;
 export const cookieOptions = (secure: boolean) => ({
 	path: '/',
 	httpOnly: true,

@@ -4,7 +4,7 @@ import ExcelJS from 'exceljs';
 import { remove, scalar } from '#server/db/sql.ts';
 import type { LogbookRow } from '#server/logbook/rows.ts';
 import { listMatters } from '#server/matters/list.ts';
-import { listPeople } from '#server/people/queries.ts';
+import { listPeople } from '#server/people/list.ts';
 import { addTask } from '#server/tasks/commands.ts';
 import type { TaskRow } from '#server/tasks/rows.ts';
 import { bad, good, testHouse, type TestHouse } from '#server/testing/house.ts';

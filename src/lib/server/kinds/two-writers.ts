@@ -36,7 +36,7 @@ export function kindTogether(ctx: Context, stored: StoredKind, { body, active, b
 }
 
 /** A part in words; of a list, what the other has not, one a line. */
-export function describePart(value: string, other: string): string {
+function describePart(value: string, other: string): string {
 	const part: unknown = JSON.parse(value);
 	if (!Array.isArray(part)) return part === null ? '' : String(part);
 	const theirs: unknown = JSON.parse(other);

@@ -1,11 +1,5 @@
 /** The facts of a matter: as they are stored, as people read them, and as fields of text. */
-import {
-	formatFact,
-	typedFact,
-	type Fact,
-	type FactType,
-	type FactValue
-} from '#core/kinds/fact.ts';
+import { formatFact, typedFact, type Fact, type FactType } from '#core/kinds/fact.ts';
 import { findFact, type Kind } from '#core/kinds/kind.ts';
 import { uncapitalize } from '#core/format/words.ts';
 import type { Application } from '#server/app/application.ts';

@@ -14,7 +14,7 @@ import { requirePerson } from '#server/people/card.ts';
 import { findColleague } from '#server/staff/queries.ts';
 import type { MemoRow } from './rows.ts';
 
-export const MEMO_LIMIT = 2000;
+const MEMO_LIMIT = 2000;
 
 /** Writes a memo; with a day, it comes up on the Day sheet of whom it is for, from that day on. */
 export const writeMemo = command({

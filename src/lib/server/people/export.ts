@@ -3,7 +3,7 @@ import { harmlessCell } from '#core/format/words.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { makeCsv } from '#server/files/workbook.ts';
 import { findCardFields, type CardContact } from './card.ts';
-import { listPeople, type PeopleFilter, type PersonListing } from './queries.ts';
+import { listPeople, type PeopleFilter, type PersonListing } from './list.ts';
 import { formatVcard } from './vcard-write.ts';
 
 /** More cards than a department has. */

@@ -1,6 +1,6 @@
 /**
- * Identity numbers of a card: kept encrypted, shown on demand to who needs them, and each showing is
- * audited. Nothing that is searched, listed or exported reads them.
+ * Identity numbers of a card: kept encrypted, shown on demand to who needs them, and each showing
+ * is audited. Nothing that is searched, listed or exported reads them.
  */
 import { z } from 'zod';
 import { IDENTITY_SORTS, readIdentityNumber, tailOf } from '#core/people/identity.ts';

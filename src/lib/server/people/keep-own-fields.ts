@@ -12,7 +12,7 @@ import { listOwnFields } from './own-fields.ts';
 const FIELDS_LIMIT = 40;
 
 /** The fields as one field of a form has them. */
-export const ownFieldsField = (fields: readonly Fact[]): string => JSON.stringify(fields);
+const ownFieldsField = (fields: readonly Fact[]): string => JSON.stringify(fields);
 
 /**
  * Keeps the fields of cards. One that is left out is asked for no more; what was written in it

@@ -11,7 +11,7 @@ import type { PersonFieldRow, PersonRow } from './rows.ts';
 type Pair = { keep: PersonRow; gone: PersonRow };
 
 /** Fields of which one of the two values is kept. */
-export const CHOICES = {
+const CHOICES = {
 	name: 'Name',
 	status: 'Standing',
 	printed: 'Name as printed',
@@ -19,7 +19,7 @@ export const CHOICES = {
 	note: 'Note',
 	parent_id: 'Parent organization'
 } as const;
-export type Choice = keyof typeof CHOICES;
+type Choice = keyof typeof CHOICES;
 const isChoice = (field: string): field is Choice => field in CHOICES;
 
 type OwnValue = Pick<PersonFieldRow, 'value' | 'more'>;

@@ -10,13 +10,8 @@ import { editPerson } from './edit.ts';
 import { addRole, changeRole, removeRole } from './roles.ts';
 import { mergePeople } from './merge.ts';
 import { undoMerge } from './unmerge.ts';
-import {
-	listCategories,
-	findPeople,
-	listPeople,
-	findPersonCard,
-	type PersonCard
-} from './queries.ts';
+import { findPeople, findPersonCard, type PersonCard } from './queries.ts';
+import { listCategories, listPeople } from './list.ts';
 import { findNearNames } from './near.ts';
 import { parseVcards } from './vcard-read.ts';
 import { formatVcard } from './vcard-write.ts';
@@ -149,15 +144,10 @@ describe('a card', () => {
 		const at = { base: card(id).fields as Record<string, string> };
 		good(edit(id, { note: 'Likes mornings' }, 'wardle'));
 		const result = edit(id, { note: 'Likes evenings', categories: 'witness' }, 'okafor', at);
+		const sides = { theirs: 'Likes mornings', yours: 'Likes evenings' };
 		assert.ok(!result.ok && result.status === 409 && result.conflict!.by === 'Tamsin Wardle');
 		assert.deepEqual(!result.ok && result.conflict!.differences, [
-			{
-				field: 'note',
-				name: 'Note',
-				theirs: 'Likes mornings',
-				yours: 'Likes evenings',
-				values: { theirs: 'Likes mornings', yours: 'Likes evenings' }
-			}
+			{ field: 'note', name: 'Note', ...sides, values: sides }
 		]);
 		good(edit(id, { categories: 'witness' }, 'okafor', at));
 		assert.deepEqual(

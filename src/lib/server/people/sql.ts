@@ -30,3 +30,8 @@ export const contactSql = (alias: string, kind: 'mail' | 'phone'): string =>
 		),
 		''
 	)`;
+
+/** The other and former names of the person p. */
+export const OTHER_NAMES = `coalesce(
+		(SELECT group_concat(n.name, ', ') FROM person_name n WHERE n.person_id = p.id), ''
+	)`;

@@ -98,7 +98,7 @@ function carryWords(ctx: Context, matter: Into, request: SentRequest, record: Re
 
 /** One thing said on a request while a matter is at work on it. */
 type Said = { request: SentRequest; who: string; words: string; files: readonly StoredFile[] };
-/** What is said, and the files given with it, go into the matter; the entry says who else reads it. */
+/** What is said goes into the matter with its files; the entry says who else reads it. */
 export function carryTalk(ctx: Context, matterId: string, said: Said, record: Recorder): void {
 	const { request, who, words, files } = said;
 	const logId = record.logOn(matterId, 'matter', `${who}: ${words}`, `/requests/${request.id}`);

@@ -9,6 +9,13 @@ import { listCommands } from '#server/app/command.ts';
 export const ELSEWHERE = [
 	'open matter',
 	'change password',
+	'begin authenticator app',
+	'add authenticator app',
+	'begin passkey',
+	'add passkey',
+	'remove second factor',
+	'remove second factors of account',
+	'set roles that need a second factor',
 	'set password by link',
 	'add account',
 	'change account',

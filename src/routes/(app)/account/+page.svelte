@@ -6,6 +6,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import { formatInstant, plural } from '$lib/ui/format.ts';
 	import { say } from '$lib/ui/say.svelte.ts';
+	import SecondFactors from './SecondFactors.svelte';
 	let { data } = $props();
 	let old = $state('');
 	let password = $state('');
@@ -52,6 +53,7 @@
 			{/snippet}
 		</ActionForm>
 	</Section>
+	<SecondFactors factors={data.factors} needed={data.needed} zone={data.zone} today={data.today} />
 	<Section
 		title="Where you are signed in"
 		about="a session ends after three hours without use, and after twelve in any case"

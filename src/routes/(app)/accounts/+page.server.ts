@@ -7,6 +7,8 @@ import {
 	LEVELS,
 	makePasswordLink
 } from '#server/accounts/commands.ts';
+import { listStrictRoles } from '#server/access/factors.ts';
+import { removeFactorsOf, setStrictRoles } from '#server/accounts/factors.ts';
 import { endAccount } from '#server/accounts/leave.ts';
 import { listAccounts } from '#server/accounts/queries.ts';
 import { action, actionValue } from '#server/http/action.ts';
@@ -21,7 +23,8 @@ export function load(event) {
 			isLawyer: isLawyer(account.role)
 		})),
 		roles: ROLES.map((role) => ({ id: role, name: ROLE_LABELS[role] })),
-		levels: LEVELS
+		levels: LEVELS,
+		strict: listStrictRoles(event.locals.app)
 	};
 }
 
@@ -30,5 +33,7 @@ export const actions = {
 	change: action(changeAccount),
 	link: actionValue(makePasswordLink),
 	sessions: action(endAccountSessions),
-	end: action(endAccount)
+	end: action(endAccount),
+	factors: action(removeFactorsOf),
+	strict: action(setStrictRoles)
 };

@@ -75,6 +75,19 @@
 					<RowAction action="?/sessions" fields={{ staffId: account.id }}>end them</RowAction>
 				{/if}
 			</div>
+			<div class="row flex min-h-10 items-center gap-3">
+				<span class="grow">
+					{account.factors ? plural(account.factors, 'second factor') : 'No second factor'}
+				</span>
+				{#if account.factors && !own}
+					<RowAction
+						action="?/factors"
+						fields={{ staffId: account.id }}
+						ondone={() => say('They are asked for none any more, and signed out.')}
+						>remove them</RowAction
+					>
+				{/if}
+			</div>
 			<ActionForm
 				action="?/link"
 				class="mt-2"

@@ -9,7 +9,7 @@ import {
 	listRolesInUse,
 	parsePeopleFilter,
 	PEOPLE_PAGE
-} from '#server/people/queries.ts';
+} from '#server/people/list.ts';
 
 export function load(event) {
 	const me = requireAction(event, 'person.read');

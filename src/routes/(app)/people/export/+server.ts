@@ -2,7 +2,7 @@
 import { fileResponse } from '#server/http/download.ts';
 import { requireAction } from '#server/http/request.ts';
 import { makePeopleCsv, makePeopleVcards } from '#server/people/export.ts';
-import { parsePeopleFilter } from '#server/people/queries.ts';
+import { parsePeopleFilter } from '#server/people/list.ts';
 
 export function GET(event) {
 	const me = requireAction(event, 'person.read');

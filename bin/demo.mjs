@@ -23,7 +23,8 @@ if (process.argv.includes('--fresh'))
 		'kite-pen.db-shm',
 		'files',
 		'seal.p12',
-		'seal.password'
+		'seal.password',
+		'vault.key'
 	])
 		rmSync(join(data, f), { recursive: true, force: true });
 if (!existsSync(join(data, 'kite-pen.db'))) {

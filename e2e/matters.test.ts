@@ -518,7 +518,7 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.sees('Near to this name: Larkspur Dredging Inc.');
 		await io.press('Compare and merge');
 		await io.press('Merge Larkspur Dredging Inc. into');
-		await io.sees('The cards are one.');
+		await io.sees('The cards are one: Larkspur Dredgeing.');
 		await io.sees('Merged into this card');
 		await io.press('take apart');
 		await io.sees('has a card of its own again');

@@ -263,7 +263,8 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			'KITE_SMTP_URL',
 			'KITE_MAIL_FROM',
 			'KITE_SEAL_P12',
-			'KITE_SEAL_PASSWORD'
+			'KITE_SEAL_PASSWORD',
+			'KITE_VAULT_KEY'
 		])
 			assert.match(none.stderr, new RegExp(`${name} is missing`));
 		const unsafe = start({
@@ -273,6 +274,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			KITE_MAIL_FROM: 'x@x',
 			KITE_SEAL_P12: '/no/such',
 			KITE_SEAL_PASSWORD: 'short',
+			KITE_VAULT_KEY: 'not hexadecimal',
 			KITE_TODAY: '2026-01-01',
 			KITE_ZONE: 'Atlantis/Harbor',
 			PORT: '99999'
@@ -282,6 +284,7 @@ describe('the demo house', { timeout: 600_000 }, () => {
 			/must begin with https/,
 			/fewer than 12 characters/,
 			/a file that is not there/,
+			/KITE_VAULT_KEY is not of 64/,
 			/KITE_TODAY is for the demo/,
 			/KITE_ZONE is no time zone/,
 			/PORT is not a number of a port/,

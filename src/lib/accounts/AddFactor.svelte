@@ -44,22 +44,27 @@
 {#if app}
 	<ActionForm action="?/addCode{way}" ondone={done}>
 		{#snippet children({ errors, busy })}
-			<div class="flex flex-col gap-3">
-				<p>Let the app read this, or type the letters, and then its first code here.</p>
-				<img src={picture} alt="For the app to read" width="180" height="180" />
-				<p class="num break-words" data-secret>{grouped}</p>
-				<TextField
-					label="Code"
-					name="code"
-					bind:value={code}
-					error={errors.code}
-					inputmode="numeric"
-					autocomplete="one-time-code"
-				/>
-				<TextField label="A name for it" name="label" bind:value={name} error={errors.label} />
-				<div class="flex gap-2">
-					<button class="btn go" disabled={busy}>Add it</button>
-					<button type="button" class="btn slight" onclick={() => (app = null)}>Cancel</button>
+			<p>Let the app read this, or type the letters there; then write its first code here.</p>
+			<div class="mt-3 grid gap-5 sm:grid-cols-[180px_minmax(0,1fr)]">
+				<div>
+					<img src={picture} alt="For the app to read" width="180" height="180" />
+					<p class="mt-2 break-words" data-secret>{grouped}</p>
+				</div>
+				<div class="flex flex-col gap-3">
+					<TextField
+						label="Code"
+						name="code"
+						bind:value={code}
+						error={errors.code}
+						inputmode="numeric"
+						autocomplete="one-time-code"
+						autofocus
+					/>
+					<TextField label="A name for it" name="label" bind:value={name} error={errors.label} />
+					<div class="flex gap-2">
+						<button class="btn go" disabled={busy}>Add it</button>
+						<button type="button" class="btn slight" onclick={() => (app = null)}>Cancel</button>
+					</div>
 				</div>
 			</div>
 		{/snippet}

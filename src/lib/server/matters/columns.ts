@@ -35,6 +35,39 @@ export const AGE_SQL = derived('age_days');
 /** The instant of the last entry of the logbook; its day is of the department's zone. */
 export const ACTIVITY_SQL = derived('last_activity');
 
+/** A date of the matter m for which something holds. */
+const hasDate = (condition: string) =>
+	`EXISTS (
+		SELECT 1
+		FROM deadline d
+		WHERE d.matter_id = m.id AND d.state = 'docketed' AND ${condition}
+	)`;
+/** Why a matter needs its lawyer: the first of these that holds; nothing where none does. */
+const WHY_SQL = `CASE
+	WHEN m.status = 'closed' THEN NULL
+	WHEN ${hasDate("d.date < today() AND d.sort = 'deadline'")} THEN 'a missed date'
+	WHEN ${hasDate('d.date = today()')} THEN 'a date today'
+	WHEN ${hasDate('d.returned_by IS NOT NULL')} THEN 'a returned date'
+	WHEN ${hasDate("d.date < today() AND d.sort <> 'deadline'")} THEN 'a hearing without an outcome'
+	WHEN ${hasDate('d.rule_gives IS NOT NULL')} THEN 'a date left behind'
+	WHEN EXISTS (
+		SELECT 1
+		FROM logbook l
+		JOIN logbook_mention n ON n.log_id = l.id
+		WHERE l.matter_id = m.id AND l.asks = 1 AND n.staff_id = m.responsible_id
+			AND NOT EXISTS (SELECT 1 FROM logbook a WHERE a.answers = l.id)
+	) THEN 'a question'
+	WHEN EXISTS (
+		SELECT 1
+		FROM task t
+		WHERE t.matter_id = m.id AND t.state = 'open' AND t.assignee_id = m.responsible_id
+			AND t.due < today()
+	) THEN 'a late task'
+	WHEN julianday(today()) - julianday(substr(${ACTIVITY_SQL}, 1, 10)) > (
+		SELECT json_extract(k.body, '$.quietDays') FROM kind k WHERE k.id = m.kind
+	) AND m.status = 'open' THEN 'gone quiet'
+END`;
+
 const DERIVED: Readonly<Record<string, Column>> = {
 	number: { name: 'Number', type: 'text', sql: 'm.number' },
 	title: { name: 'Matter', type: 'text', sql: 'm.title' },
@@ -92,6 +125,7 @@ const DERIVED: Readonly<Record<string, Column>> = {
 		)`,
 		listed: 'nd.date'
 	},
+	why: { name: 'Why', type: 'text', sql: WHY_SQL, group: true },
 	hearing: {
 		name: 'Next hearing',
 		type: 'date',
@@ -149,7 +183,7 @@ const DERIVED: Readonly<Record<string, Column>> = {
 /** Kinds stand in the order of their editor. */
 export const KIND_ORDER = '(SELECT k.position FROM kind k WHERE k.id = m.kind)';
 
-export const DEFAULT_COLUMNS = ['number', 'title', 'unit', 'lawyer', 'next', 'age', 'hours'];
+export const DEFAULT_COLUMNS = ['number', 'title', 'unit', 'lawyer', 'next', 'why', 'age', 'hours'];
 
 /** Every column there is, by its key; a fact is `fact:court`. */
 export function listColumns(kinds: readonly StoredKind[]): Readonly<Record<string, Column>> {

@@ -50,7 +50,8 @@ const WIDTHS: Readonly<Record<string, string>> = {
 	title: '',
 	number: 'w-[112px]',
 	next: 'w-[230px] max-md:w-[140px]',
-	lawyer: 'w-[64px]'
+	lawyer: 'w-[64px]',
+	why: 'w-[138px]'
 };
 
 /** Width of a column, and the screens that have no room for it. */

@@ -17,6 +17,7 @@ import {
 	restrictMatter,
 	setStandIn
 } from '#server/matters/members.ts';
+import { listNext } from '#server/matters/next.ts';
 import { findMatterSidebar } from '#server/matters/queries.ts';
 import {
 	addLink,
@@ -54,6 +55,11 @@ export async function load(event) {
 	const views = viewFacts(app, kind, stored);
 	const factText = (key: string) => views.facts.find((fact) => fact.key === key)?.text ?? '';
 	return {
+		next: listNext(
+			app,
+			id,
+			views.facts.filter(({ type, retired }) => type === 'date' && !retired)
+		),
 		people: listRoles(app, id),
 		recent: listLogbook(app, me, id, {}, RECENT).rows,
 		roles: [...new Set([...kind.roles.map(({ role }) => role), ...OTHER_ROLES])],

@@ -4,13 +4,13 @@
 	import { say } from '$lib/ui/say.svelte.ts';
 	import { fetchMatterForms, type MatterForms } from '$lib/matters/forms.ts';
 	import Banner from '$lib/ui/Banner.svelte';
-	import Empty from '$lib/ui/Empty.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatInstant, plural, formatDay } from '$lib/ui/format.ts';
 	import Beside from './Beside.svelte';
 	import EditSheet from './EditSheet.svelte';
 	import Facts from './Facts.svelte';
 	import Latest from './Latest.svelte';
+	import Next from './Next.svelte';
 	import People from './People.svelte';
 	import Split from './Split.svelte';
 	import Stage from './Stage.svelte';
@@ -29,13 +29,6 @@
 			say('The form did not come. Try again.');
 		}
 	}
-	/** Dates among the facts that lie ahead: the end of a term, an option, a limitation. */
-	const factDates = $derived(
-		data.facts
-			.filter((f) => f.type === 'date' && f.value >= data.today && !f.retired)
-			.sort((a, b) => (a.value < b.value ? -1 : 1))
-			.slice(0, c.next || c.hearing ? 1 : 3)
-	);
 	const decided = $derived(data.checks.find((x) => x.decision === null));
 </script>
 
@@ -58,30 +51,7 @@
 				decided yet. <a class="act ml-1" href="/interest/{decided.id}">Look</a>
 			</Banner>{/if}
 		{#if c.status !== 'closed'}
-			<Section title="What is next">
-				{#if c.hearing}<div class="row flex h-10 items-center justify-between">
-						<b class="font-semibold">{c.hearing.text}</b><span
-							>{formatDay(c.hearing.date, data.today)}{c.hearing.time
-								? `, ${c.hearing.time}`
-								: ''}</span
-						>
-					</div>{/if}
-				{#if c.next}<a
-						class="row flex h-10 items-center justify-between hover:bg-sail"
-						href="/matters/{c.number}/docket"
-						><b class="font-semibold">{c.next.title}</b><span
-							class={c.next.date < data.today ? 'font-semibold text-madder' : ''}
-							>{formatDay(c.next.date, data.today)}</span
-						></a
-					>{/if}
-				{#each factDates as f (f.key)}<div class="row flex h-10 items-center justify-between">
-						<span>{f.name}</span><span>{formatDay(f.value, data.today)}</span>
-					</div>{/each}
-				{#if !c.next && !c.hearing && factDates.length === 0}<Empty
-						>No date is docketed. <a class="act" href="/matters/{c.number}/docket">Enter an event</a
-						></Empty
-					>{/if}
-			</Section>
+			<Next entries={data.next} number={c.number} today={data.today} />
 		{/if}
 		{#if c.description}<Section title="Description">
 				<p class="mt-2 max-w-[75ch] whitespace-pre-line">{c.description}</p>

@@ -148,6 +148,29 @@ describe('cards', () => {
 		await io.sees('Ask for the signature cards');
 	});
 
+	it('in a restricted matter are asked about blind, and answered', async () => {
+		await io.go('/matters?who=all&q=Heron');
+		await io.press('Project Heron');
+		await io.press('Add someone');
+		await io.choose('Person or organization', 'Plumbline Partners', 'make a new card');
+		await io.select('The card is of', 'an organization');
+		await io.press('Add', 'form[action="?/role"]');
+		await io.sees('Plumbline Partners');
+		await tw.go('/interest');
+		await tw.fill('Names to check', 'Plumb Line Partners');
+		await tw.press('Check the names');
+		await tw.sees('Something is not yours to see.');
+		await tw.press('Ask whoever is responsible');
+		await tw.sees('Not everybody has answered yet.');
+		await io.go('/');
+		await io.sees('Is there a conflict?');
+		await io.press('speak to me');
+		await io.sees('Your answer is on its way.');
+		await tw.page.reload();
+		await tw.sees('speak to Ines Okafor before you go on.');
+		assert.doesNotMatch(await tw.text(), /Heron/);
+	});
+
 	it('have fields of the department’s own', async () => {
 		const ops = await sit(browser, house.origin, 'haddad');
 		await ops.go('/staff');

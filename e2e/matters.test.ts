@@ -226,7 +226,7 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await ops.go('/interest');
 		await ops.fill('Names to check', 'Osprey Line Capital');
 		await ops.press('Check the names');
-		await ops.sees('Ask the docket clerk before you go on.');
+		await ops.sees('Ask before you go on');
 		await ops.sees('nothing found');
 		assert.ok(!/Heron|Ospreyline/.test(await ops.text()));
 		await ops.go('/people?q=ospreyline');
@@ -324,7 +324,7 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		await io.settled();
 		await io.press('Columns');
 		await io.press('show Open tasks');
-		await io.press('Show 8 columns');
+		await io.press('Show 9 columns');
 		await io.page.waitForFunction(() => location.search.includes('tasks'));
 		await io.page.waitForFunction(() =>
 			[...document.querySelectorAll('th')].some((element) =>

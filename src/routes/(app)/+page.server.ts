@@ -2,6 +2,7 @@
 import { may } from '#core/access/table.ts';
 import { readDaySheet } from '#server/day-sheet/tasks.ts';
 import { action } from '#server/http/action.ts';
+import { answerBlind } from '#server/interest/blind.ts';
 import { finishMemo, writeMemo } from '#server/memos/commands.ts';
 import { requireStaff } from '#server/http/request.ts';
 import { seeReminder } from '#server/reminders/commands.ts';
@@ -25,6 +26,7 @@ export const actions = {
 	seen: action(seeReminder),
 	memo: action(writeMemo),
 	memoDone: action(finishMemo),
+	blind: action(answerBlind),
 	away: action(addLeave, { input: (event) => ({ staffId: requireStaff(event).id }) }),
 	back: action(removeLeave)
 };

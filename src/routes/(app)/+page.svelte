@@ -14,6 +14,7 @@
 	import Requests from '$lib/requests/RequestRows.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatAway, countDays as since, plural, formatDay } from '$lib/ui/format.ts';
+	import BlindQuestions from './BlindQuestions.svelte';
 	import DaysAway from './DaysAway.svelte';
 	import Horizon from './Horizon.svelte';
 	import MustNotSlip from './MustNotSlip.svelte';
@@ -147,6 +148,7 @@
 								></a
 							>{/each}</Section
 					>{/if}
+				{#if data.blind.length}<BlindQuestions questions={data.blind} />{/if}
 				{#if data.memos.length}
 					<Section title="Reminders of your own" about={String(data.memos.length)}>
 						{#snippet tools()}<a class="act" href="/notes">all notes</a>{/snippet}

@@ -3,6 +3,7 @@ import type { Reader, Staff } from '#server/app/application.ts';
 import { countWaitingChanges } from '#server/docket/changes.ts';
 import { countDeadlines } from '#server/docket/list.ts';
 import { listMentionsOf } from '#server/logbook/queries.ts';
+import { listAskedQuestions } from '#server/interest/questions.ts';
 import { listMatters } from '#server/matters/list.ts';
 import { listDueMemos } from '#server/memos/queries.ts';
 import { listMyReminders } from '#server/reminders/queries.ts';
@@ -30,6 +31,7 @@ export function showDaySheet(app: Reader, me: Staff) {
 		away: listDaysAway(app, me),
 		tasks: listMyTasks(app, me),
 		memos: listDueMemos(app, me),
+		blind: listAskedQuestions(app, me),
 		asked: listMentionsOf(app, me),
 		quiet: listMatters(app, me, { ...quiet, cols: ['number'] }, SHOWN_QUIET),
 		withOthers: listTasksWithOthers(app, me),

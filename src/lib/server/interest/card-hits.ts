@@ -19,6 +19,8 @@ type CardRow = {
 	compared: string;
 	sort: 'name' | 'former' | 'alias';
 	seen: boolean;
+	/** The restricted matter it was made for. */
+	madeFor: string | null;
 };
 type Likeness = { card: CardRow; strength: number; why: string[] };
 type Found = Map<string, Likeness>;
@@ -31,20 +33,21 @@ export function findCardHits(
 	db: Db,
 	name: string,
 	scope: Scope
-): { hits: InterestHit[]; restricted: boolean } {
+): { hits: InterestHit[]; hidden: string[] } {
 	const found = compareCards(db, name, scope.me);
 	for (const likeness of [...found.values()])
 		if (likeness.strength >= RELATED_FROM) addRelated(db, found, likeness, scope.me);
 	const hits: InterestHit[] = [];
-	let restricted = false;
+	const hidden: string[] = [];
 	for (const likeness of found.values()) {
 		const ties = listTies(db, likeness.card.id, scope.me);
-		if (!likeness.card.seen || ties.some((tie) => !tie.seen)) restricted = true;
+		hidden.push(...ties.filter((tie) => !tie.seen).map(({ matterId }) => matterId));
+		if (!likeness.card.seen && likeness.card.madeFor) hidden.push(likeness.card.madeFor);
 		const told = ties.filter((tie) => tie.seen && tie.number !== scope.matterNumber);
 		if (likeness.card.seen && !isOwn(likeness.card, ties, told, scope))
 			hits.push(showCard(likeness, told));
 	}
-	return { hits, restricted };
+	return { hits, hidden };
 }
 
 function compareCards(db: Db, name: string, me: string): Found {
@@ -53,12 +56,12 @@ function compareCards(db: Db, name: string, me: string): Found {
 	const rows = all<Omit<CardRow, 'seen'> & { seen: 0 | 1 }>(
 		db,
 		`SELECT
-			p.id, p.name, p.kind, p.status, p.name AS compared, 'name' AS sort,
+			p.id, p.name, p.kind, p.status, p.name AS compared, 'name' AS sort, p.made_for AS madeFor,
 			${cardVisible('p')} AS seen
 		FROM person p
 		WHERE p.merged_into IS NULL
 		UNION ALL
-		SELECT p.id, p.name, p.kind, p.status, n.name, n.kind, ${cardVisible('p')}
+		SELECT p.id, p.name, p.kind, p.status, n.name, n.kind, p.made_for, ${cardVisible('p')}
 		FROM person_name n
 		JOIN person p ON p.id = n.person_id
 		WHERE p.merged_into IS NULL`,
@@ -78,15 +81,15 @@ function whichName({ sort, compared }: CardRow): string[] {
 	return sort === 'alias' ? [`also known as ${compared}`] : [];
 }
 
-type RelatedRow = Pick<CardRow, 'id' | 'name' | 'kind' | 'status'> & { how: string };
+type RelatedRow = Pick<CardRow, 'id' | 'name' | 'kind' | 'status' | 'madeFor'> & { how: string };
 function addRelated(db: Db, found: Found, { card, strength }: Likeness, me: string): void {
 	const related = all<RelatedRow>(
 		db,
-		`SELECT p.id, p.name, p.kind, p.status, 'parent' AS how
+		`SELECT p.id, p.name, p.kind, p.status, p.made_for AS madeFor, 'parent' AS how
 		FROM person p
 		WHERE p.id = (SELECT parent_id FROM person WHERE id = @id)
 		UNION
-		SELECT p.id, p.name, p.kind, p.status, 'affiliate'
+		SELECT p.id, p.name, p.kind, p.status, p.made_for, 'affiliate'
 		FROM person p
 		WHERE p.merged_into IS NULL
 			AND (p.parent_id = @id OR p.parent_id = (SELECT parent_id FROM person WHERE id = @id))
@@ -108,11 +111,18 @@ function addRelated(db: Db, found: Found, { card, strength }: Likeness, me: stri
 const isSeen = (db: Db, id: string, me: string): boolean =>
 	exists(db, `SELECT 1 FROM person p WHERE p.id = @id AND ${cardVisible('p')}`, { id, me });
 
-type Tie = { role: string; number: string; title: string; status: string; seen: 0 | 1 };
+type Tie = {
+	matterId: string;
+	role: string;
+	number: string;
+	title: string;
+	status: string;
+	seen: 0 | 1;
+};
 const listTies = (db: Db, id: string, me: string): Tie[] =>
 	all(
 		db,
-		`SELECT r.role, m.number, m.title, m.status, ${visible('m')} AS seen
+		`SELECT m.id AS matterId, r.role, m.number, m.title, m.status, ${visible('m')} AS seen
 		FROM (${TIES}) r
 		JOIN matter m ON m.id = r.matter_id
 		ORDER BY m.status = 'closed', m.number DESC`,

@@ -6,9 +6,9 @@ import { plural } from '#core/format/words.ts';
 import { foldName } from '#core/people/names.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { newId } from '#server/app/ids.ts';
-import { insert } from '#server/db/sql.ts';
-import { countHits, type InterestReport } from './report.ts';
-import type { InterestCheckRow } from './rows.ts';
+import { insert, insertOrIgnore } from '#server/db/sql.ts';
+import { countHits, type InterestFinding, type InterestReport } from './report.ts';
+import type { InterestCheckRow, InterestHiddenRow } from './rows.ts';
 
 /** The names, one a line or divided by semicolons; each once. */
 export function parseNames(typed: string): string[] {
@@ -29,12 +29,12 @@ export function uniqueNames(names: readonly string[]): string[] {
 	return [...byFold.values()];
 }
 
-export type CheckedNames = { names: string[]; report: InterestReport };
+export type CheckedNames = { names: string[]; report: InterestFinding };
 
 /** Files a report, within the transaction of a command; its id. */
 export function insertCheck(
 	ctx: Context,
-	{ names, report }: CheckedNames,
+	{ names, report: { hidden, ...report } }: CheckedNames,
 	about: { matterId?: string | null; requestId?: string | null }
 ): string {
 	const id = newId('chk');
@@ -47,6 +47,10 @@ export function insertCheck(
 		made_by: actingStaff(ctx).id,
 		made_at: ctx.clock.now()
 	});
+	for (const { name, matterId } of hidden)
+		insertOrIgnore<InterestHiddenRow>(ctx.db, 'interest_hidden', {
+			...{ check_id: id, matter_id: matterId, name }
+		});
 	return id;
 }
 

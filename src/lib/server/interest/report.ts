@@ -16,6 +16,9 @@ export type NameReport = {
 	more: number;
 };
 export type InterestReport = { names: NameReport[]; restricted: boolean };
+/** Where a name lies that the viewer may not see: kept apart from the report, and never shown. */
+export type HiddenHit = { name: string; matterId: string };
+export type InterestFinding = InterestReport & { hidden: HiddenHit[] };
 
 export type InterestQuery = {
 	/** The id of who checks. */
@@ -32,7 +35,7 @@ export type InterestQuery = {
 const SHOWN = 60;
 
 /** Checks names against everything the department holds. */
-export function makeInterestReport(db: Db, query: InterestQuery): InterestReport {
+export function makeInterestReport(db: Db, query: InterestQuery): InterestFinding {
 	const matter = maybeOne<{ number: string }>(
 		db,
 		'SELECT number FROM matter WHERE id = @matterId',
@@ -47,7 +50,10 @@ export function makeInterestReport(db: Db, query: InterestQuery): InterestReport
 	const reports = query.names.map((name) => reportName(db, name, scope));
 	return {
 		names: reports.map(({ report }) => report),
-		restricted: reports.some(({ restricted }) => restricted)
+		restricted: reports.some(({ restricted }) => restricted),
+		hidden: reports.flatMap(({ report: { name }, hidden }) =>
+			[...new Set(hidden)].map((matterId) => ({ name, matterId }))
+		)
 	};
 }
 
@@ -55,7 +61,7 @@ function reportName(
 	db: Db,
 	name: string,
 	scope: Scope
-): { report: NameReport; restricted: boolean } {
+): { report: NameReport; restricted: boolean; hidden: string[] } {
 	const cards = findCardHits(db, name, scope);
 	const texts = findTextHits(db, name, scope);
 	// A card comes before a text of the same strength. What is shown of a text is made only for those
@@ -76,7 +82,8 @@ function reportName(
 			hits: found.slice(0, SHOWN).map(({ show }) => show()),
 			more: Math.max(0, found.length - SHOWN)
 		},
-		restricted: cards.restricted || texts.restricted
+		restricted: cards.hidden.length + texts.hidden.length > 0,
+		hidden: [...cards.hidden, ...texts.hidden]
 	};
 }
 

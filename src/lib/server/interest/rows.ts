@@ -16,3 +16,22 @@ export type InterestCheckRow = {
 	decided_by: string | null;
 	decided_at: string | null;
 };
+
+/** Table `interest_hidden`. */
+export type InterestHiddenRow = {
+	check_id: string;
+	matter_id: string;
+	name: string;
+};
+
+/** Table `interest_question`. */
+export type InterestQuestionRow = {
+	id: string;
+	check_id: string;
+	matter_id: string;
+	asked_by: string;
+	asked_at: string;
+	answer: 'no conflict' | 'speak to me' | null;
+	answered_by: string | null;
+	answered_at: string | null;
+};

@@ -28,26 +28,26 @@ export type FoundText = { row: TextRow; text: string; words: string[]; place: Pl
 /** Texts of the index that are looked into for one name. */
 const CANDIDATES = 500;
 
-/** What the index holds for one name, and whether some of it may not be seen. */
+/** What the index holds for one name, and the matters of what may not be seen. */
 export function findTextHits(
 	db: Db,
 	name: string,
 	scope: Scope
-): { found: FoundText[]; restricted: boolean } {
+): { found: FoundText[]; hidden: string[] } {
 	const form = nameForm(name);
 	const { near, query } = expandName(loadVocabulary(db), form);
-	if (query === '') return { found: [], restricted: false };
+	if (query === '') return { found: [], hidden: [] };
 	const found: FoundText[] = [];
-	let restricted = false;
+	const hidden: string[] = [];
 	for (const row of listCandidates(db, query, scope)) {
 		const text = `${row.title}  ${row.body}`;
 		const words = wordsOf(text);
 		const place = findInText(words, form, near);
 		if (!place || place.strength < LEAST) continue;
 		if (row.seen) found.push({ row, text, words, place });
-		else restricted = true;
+		else if (row.matter_id) hidden.push(row.matter_id);
 	}
-	return { found: found.filter(({ row }) => !isOwn(row, scope)), restricted };
+	return { found: found.filter(({ row }) => !isOwn(row, scope)), hidden };
 }
 
 /** What belongs to the matter or the request the check is made for. */

@@ -6,7 +6,8 @@ import { listDocuments } from '#server/documents/queries.ts';
 import { listLogbook } from '#server/logbook/queries.ts';
 import { openMatter } from '#server/matters/open.ts';
 import { closeMatter } from '#server/matters/status.ts';
-import { bad, ended, good, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { finishTask } from '#server/tasks/commands.ts';
+import { bad, good, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { answerRequest, writeRequest } from './commands.ts';
 import { findRequest, listMyRequests, listRequestQueue } from './queries.ts';
 import { listRequestStatuses, saveRequestStatus, setRequestStatus } from './statuses.ts';
@@ -96,7 +97,9 @@ describe('a request that a matter is at work on', () => {
 		const { matterId } = await opened(requestId, { restricted: true });
 		const hidden = await writeOnRequest(house.as('reyes'), { requestId, words: 'x' });
 		assert.match(bad(hidden)['']!, /no such|not yours/);
-		good(await closeMatter(io(), { ...ended({ matterId }), reason: 'Done' }));
+		const taskId = scalar<string>(house.db, 'SELECT id FROM task');
+		good(finishTask(io(), { taskId, done: true }));
+		good(await closeMatter(io(), { matterId, ending: 'Concluded', reason: 'Done' }));
 		for (const result of [
 			await writeOnRequest(io(), { requestId, words: 'x' }),
 			await answerRequest(house.as('tarrant'), { requestId, words: 'x' })

@@ -9,6 +9,10 @@ import { listCommands } from '#server/app/command.ts';
 export const ELSEWHERE = [
 	'open matter',
 	'change password',
+	'ask blind question',
+	'answer blind question',
+	'set interest reader',
+	'read hidden hits',
 	'begin authenticator app',
 	'add authenticator app',
 	'begin passkey',

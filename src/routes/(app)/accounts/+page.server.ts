@@ -12,6 +12,7 @@ import { removeFactorsOf, setStrictRoles } from '#server/accounts/factors.ts';
 import { endAccount } from '#server/accounts/leave.ts';
 import { listAccounts } from '#server/accounts/queries.ts';
 import { action, actionValue } from '#server/http/action.ts';
+import { findInterestReader, setInterestReader } from '#server/interest/blind.ts';
 import { requireAction } from '#server/http/request.ts';
 
 export function load(event) {
@@ -24,7 +25,8 @@ export function load(event) {
 		})),
 		roles: ROLES.map((role) => ({ id: role, name: ROLE_LABELS[role] })),
 		levels: LEVELS,
-		strict: listStrictRoles(event.locals.app)
+		strict: listStrictRoles(event.locals.app),
+		reader: findInterestReader(event.locals.app)
 	};
 }
 
@@ -35,5 +37,6 @@ export const actions = {
 	sessions: action(endAccountSessions),
 	end: action(endAccount),
 	factors: action(removeFactorsOf),
-	strict: action(setStrictRoles)
+	strict: action(setStrictRoles),
+	reader: action(setInterestReader)
 };

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Banner from '$lib/ui/Banner.svelte';
+	import Blind from './Blind.svelte';
 	import { say } from '$lib/ui/say.svelte.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import TextArea from '$lib/ui/TextArea.svelte';
@@ -38,9 +38,7 @@
 				href="/matters/{c.matter.number}">{c.matter.number} {c.matter.title}</a
 			>{/if}. The report stays as it was that day.
 	</p>
-	{#if c.report.restricted}<Banner class="mt-3" data-neutral>
-			Ask the docket clerk before you go on.
-		</Banner>{/if}
+	{#if c.report.restricted}<Blind blind={data.blind} reader={data.reader} />{/if}
 	<div class="mt-5 grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_320px]">
 		<div class="flex min-w-0 flex-col gap-6">
 			{#each c.report.names as n (n.name)}

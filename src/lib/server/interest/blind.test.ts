@@ -55,6 +55,23 @@ describe('a hit in a restricted matter', () => {
 			)
 		);
 	});
+	it('tells the asker once all have answered, not how many they are', async () => {
+		const second = await newMatter(house, { title: 'Project Tern', restricted: true }, 'wardle');
+		const role = { newName: NAME, newKind: 'organization', role: 'witness' } as const;
+		good(addRole(house.as('wardle'), { matterId: second.matterId, ...role }));
+		const checkId = await check();
+		good(askBlind(house.as('reyes'), { checkId }));
+		const mails = () =>
+			scalar(house.db, "SELECT count(*) FROM mail_out WHERE subject LIKE 'Interest check:%'");
+		for (const [login, told] of [
+			['okafor', 0],
+			['wardle', 1]
+		] as const) {
+			const questionId = questions(login)[0]!.id;
+			good(answerBlind(house.as(login), { questionId, answer: 'no conflict' }));
+			assert.equal(mails(), told, login);
+		}
+	});
 	it('names who wants to be spoken to, because they say so', async () => {
 		const checkId = await check();
 		good(askBlind(house.as('reyes'), { checkId }));

@@ -21,6 +21,7 @@ import { queueMail, type Recipient } from '#server/mail/queue.ts';
 import { findColleague } from '#server/staff/queries.ts';
 import { blindAnswer, blindQuestion } from './messages.ts';
 import { findCheck } from './queries.ts';
+import { findBlindState } from './questions.ts';
 import type { InterestHiddenRow, InterestQuestionRow } from './rows.ts';
 
 type Has = Pick<Application, 'db'>;
@@ -110,12 +111,18 @@ export const answerBlind = command({
 			'matter',
 			`Asked blind about ${names.join(', ')}: ${me.name} answered “${input.answer}”.`
 		);
-		const to = findColleague(ctx, question.asked_by);
-		const who = input.answer === 'speak to me' ? me.name : null;
-		if (to)
-			queueMail(ctx, { matterId: null, to, message: blindAnswer(question.check_id, names, who) });
+		tellAsker(ctx, question, input.answer === 'speak to me' ? me.name : null);
 	}
 });
+
+/** "No conflict" is told once all have said so: a mail for each would tell how many were asked. */
+function tellAsker(ctx: Context, question: InterestQuestionRow, speakTo: string | null): void {
+	const { check_id: checkId, asked_by } = question;
+	const to = findColleague(ctx, asked_by);
+	if (!to || (!speakTo && findBlindState(ctx, checkId).state !== 'no conflict')) return;
+	const names = [...new Set(listHidden(ctx, checkId).map(({ name }) => name))];
+	queueMail(ctx, { matterId: null, to, message: blindAnswer(checkId, names, speakTo) });
+}
 
 function requireQuestion(ctx: Context, questionId: string): InterestQuestionRow {
 	const me = actingStaff(ctx);

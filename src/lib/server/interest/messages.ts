@@ -17,6 +17,6 @@ export const blindAnswer = (
 	subject: speakTo ? 'Interest check: speak to a colleague' : 'Interest check: an answer',
 	text: speakTo
 		? `${names.join(', ')}: speak to ${speakTo} before you go on.`
-		: `${names.join(', ')}: one who was asked sees no conflict.`,
+		: `${names.join(', ')}: no conflict.`,
 	path: `/interest/${checkId}`
 });

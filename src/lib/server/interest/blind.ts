@@ -25,7 +25,7 @@ import { findBlindState } from './questions.ts';
 import type { InterestHiddenRow, InterestQuestionRow } from './rows.ts';
 
 type Has = Pick<Application, 'db'>;
-export const READER_SETTING = 'interest-reader';
+const READER_SETTING = 'interest-reader';
 
 /** Whom the department named to see all; nobody where it named none. */
 export const findInterestReader = (app: Has): string | null =>

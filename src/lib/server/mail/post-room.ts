@@ -17,6 +17,7 @@ export async function startPostRoom(app: Application): Promise<MailServer> {
 	const server = new SMTPServer({
 		authOptional: true,
 		disabledCommands: ['AUTH', 'STARTTLS'],
+		disableReverseLookup: true,
 		logger: false,
 		size: SIZE_LIMIT,
 		banner: 'Post room',

@@ -1,12 +1,16 @@
 /**
- * `npm run audit [-- --head HASH]`: walks the audit trail's chain and names the first broken link.
- * With a head that was kept elsewhere, whether the trail still holds the entry it is the hash of: a
- * trail that was cut off at its end, or written anew, does not.
+ * `npm run audit [-- --head HASH] [--heads FILE]`: walks the audit trail's chain and names the
+ * first broken link; compares every row with what the trail says was written into it. With a head
+ * that was kept elsewhere, whether the trail still holds the entry it is the hash of: a trail that
+ * was cut off at its end, or written anew, does not.
  */
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import Database from 'better-sqlite3';
+import { plural } from '#core/format/words.ts';
 import { findHead, verifyAudit } from '#server/access/audit.ts';
+import { differenceWords } from '#server/access/difference-words.ts';
+import { compareRows, listTakenUp } from '#server/access/row-compare.ts';
 import { end } from './end.ts';
 
 const { head } = parseArgs({ options: { head: { type: 'string' } } }).values;
@@ -24,3 +28,15 @@ if (head !== undefined) {
 		`The head is that of entry ${found.seq}, of ${found.at}; ${trail.entries - found.seq} came after it.`
 	);
 }
+
+for (const { at, seq, rows } of listTakenUp(db))
+	console.log(`Entry ${seq} of ${at} took up ${plural(rows, 'row')} as they stood.`);
+/** So many are told one by one. */
+const TOLD = 100;
+let differing = 0;
+for (const difference of compareRows(db))
+	if (++differing <= TOLD) console.error(differenceWords(db, difference));
+if (differing > TOLD) console.error(`And ${plural(differing - TOLD, 'difference')} more.`);
+if (differing > 0)
+	end(`${plural(differing, 'difference')} between the rows and what the trail says of them.`);
+console.log('Every row is as the trail says it was written.');

@@ -568,5 +568,6 @@ describe('the thread', { timeout: 600_000 }, () => {
 			encoding: 'utf8'
 		});
 		assert.match(out, /The audit trail holds: \d+ entries/);
+		assert.match(out, /Every row is as the trail says/);
 	});
 });

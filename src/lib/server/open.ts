@@ -4,6 +4,8 @@
 import { randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { watchRows } from '#server/access/row-watch.ts';
+import { takeRowsUp } from '#server/access/take-up.ts';
 import type { Application, Clock, SealKey } from '#server/app/application.ts';
 import { makeClock } from '#server/app/clock.ts';
 import { departmentName } from '#server/app/department.ts';
@@ -30,6 +32,8 @@ export function openApplication(
 	mkdirSync(settings.data, { recursive: true, mode: 0o700 });
 	const db = openDb(databaseFile(settings), () => clock.today());
 	keepToOwner(settings);
+	watchRows(db);
+	takeRowsUp(db, clock);
 	let key: Promise<SealKey> | undefined;
 	let vault: Buffer | undefined;
 	const app: Application = {

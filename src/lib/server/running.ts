@@ -3,6 +3,7 @@
  * its Post room.
  */
 import pino, { type Logger } from 'pino';
+import { auditServer } from '#server/access/audit.ts';
 import type { Application } from '#server/app/application.ts';
 import { resumeImports } from '#server/imports/run.ts';
 import { listJobs } from '#server/jobs/registry.ts';
@@ -66,6 +67,7 @@ async function startFrom(settings: Settings): Promise<Running> {
 			transport.close();
 			await room?.close();
 			await work.close();
+			auditServer(app, 'end of the server');
 			app.db.close();
 		}
 	};

@@ -3,6 +3,7 @@
  */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { auditServer } from '#server/access/audit.ts';
 import type { Application } from '#server/app/application.ts';
 import { assetFolder } from '#server/app/assets.ts';
 import { newId } from '#server/app/ids.ts';
@@ -41,6 +42,7 @@ export function setUp(app: Application): void {
 		if (!exists(app.db, 'SELECT 1 FROM activity_code')) addActivities(app);
 		if (!exists(app.db, 'SELECT 1 FROM template')) addTemplates(app);
 	})();
+	auditServer(app, 'set the house up');
 }
 
 function addActivities({ db }: Application): void {

@@ -1,7 +1,11 @@
-/** The audit trail: each entry's hash covers the one before it. */
+/**
+ * The audit trail: each entry has what was changed, row by row, and its hash covers that and the
+ * entry before it.
+ */
 import { sha256 } from '../app/ids.ts';
 import type { Db } from '../db/open.ts';
 import { insert, iterate, maybeOne } from '../db/sql.ts';
+import { hasRowChanges, takeRowChanges } from './row-watch.ts';
 import type { AuditRow } from './rows.ts';
 
 export type AuditEntry = {
@@ -13,11 +17,18 @@ export type AuditEntry = {
 };
 
 const START = '0'.repeat(64);
-const hashOf = ({ seq, at, actor, action, matter_id, detail, prev_hash }: Omit<AuditRow, 'hash'>) =>
-	sha256(JSON.stringify([seq, at, actor, action, matter_id, detail, prev_hash]));
+/** Entries from before the trail kept values have the hash they always had. */
+const hashOf = (row: Omit<AuditRow, 'hash'>) => {
+	const { seq, at, actor, action, matter_id, detail, prev_hash, changes } = row;
+	const parts = [seq, at, actor, action, matter_id, detail, prev_hash];
+	return sha256(JSON.stringify(changes === null ? parts : [...parts, changes]));
+};
 
-/** Appends inside the caller's transaction. */
-export function appendAudit(db: Db, entry: AuditEntry): void {
+/**
+ * Appends inside the caller's transaction.
+ * @param changes the rows it changed, where that is not what was written since the last entry
+ */
+export function appendAudit(db: Db, entry: AuditEntry, changes = takeRowChanges(db)): void {
 	const last = maybeOne<Pick<AuditRow, 'seq' | 'hash'>>(
 		db,
 		'SELECT seq, hash FROM audit ORDER BY seq DESC LIMIT 1'
@@ -29,10 +40,23 @@ export function appendAudit(db: Db, entry: AuditEntry): void {
 		action: entry.action,
 		matter_id: entry.matterId,
 		detail: JSON.stringify(entry.detail),
-		prev_hash: last?.hash ?? START
+		prev_hash: last?.hash ?? START,
+		changes
 	};
 	insert<AuditRow>(db, 'audit', { ...row, hash: hashOf(row) });
 }
+
+/**
+ * What was written outside any command goes into the trail as the server's own act, so that it is
+ * nobody else's and does not look as if nobody had written it.
+ */
+export function auditServer({ db, clock }: Has, action: string): void {
+	if (!hasRowChanges(db)) return;
+	db.transaction(() =>
+		appendAudit(db, { at: clock.now(), actor: 'server', action, matterId: null, detail: {} })
+	).immediate();
+}
+type Has = { db: Db; clock: { now(): string } };
 
 /** Walks the whole chain; the first broken link, or the number of entries. */
 export function verifyAudit(

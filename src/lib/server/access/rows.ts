@@ -78,4 +78,6 @@ export type AuditRow = {
 	detail: string;
 	prev_hash: string;
 	hash: string;
+	/** JSON of `RowChange[]`. */
+	changes: string | null;
 };

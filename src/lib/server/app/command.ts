@@ -5,6 +5,7 @@
  */
 import type { z } from 'zod';
 import { may, type Action } from '#core/access/table.ts';
+import { auditServer } from '../access/audit.ts';
 import { actingStaff, type Context, type Staff } from './application.ts';
 import { fieldErrors, Forbidden, toFailure, type Failure, type Result } from './errors.ts';
 import { openRecord, type Recorder } from './record.ts';
@@ -142,6 +143,7 @@ function transact<Input, Value, Prepared>(
 		}
 	};
 	try {
+		if (!ctx.db.inTransaction) auditServer(ctx, 'write outside a command');
 		const whole = ctx.db.transaction(() => {
 			const value = spec.run(bag);
 			close();

@@ -4,6 +4,7 @@
  */
 import type { Logger } from 'pino';
 import { clockAt } from '#core/dates/zone.ts';
+import { auditServer } from '#server/access/audit.ts';
 import type { Application } from '#server/app/application.ts';
 import type { Job, JobReport } from '#server/app/job.ts';
 import { keepState } from './state.ts';
@@ -73,6 +74,7 @@ class Passes {
 
 	async #run(job: Job): Promise<void> {
 		const report = await runOnce(this.#app, job);
+		auditServer(this.#app, `job: ${job.label}`);
 		for (const { row, error } of report.failed)
 			this.#log.error({ err: error, job: job.name, row }, 'a job failed');
 		if (report.worked > 0) this.#log.info({ job: job.name, worked: report.worked }, 'a job worked');

@@ -4,6 +4,7 @@
  */
 import { plainDate, type PlainDate } from '#core/dates/plain.ts';
 import { instantOf } from '#core/dates/zone.ts';
+import { watchRows } from '#server/access/row-watch.ts';
 import type { Application, Context, SealKey, Staff } from '#server/app/application.ts';
 import type { Result } from '#server/app/errors.ts';
 import { workInline } from '#server/app/task.ts';
@@ -38,6 +39,7 @@ function makeApplication(source: string | Buffer, files: Application['files'], t
 	let hour = 9;
 	let tick = 0;
 	const db = openDb(source, () => day);
+	watchRows(db);
 	const app: Application = {
 		db,
 		files,

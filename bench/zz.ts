@@ -1,0 +1,2 @@
+import { printLarge, printTenfold } from './pages.ts';
+await printTenfold(); await printLarge();

@@ -1,19 +1,23 @@
 /**
  * `npm run audit [-- --head HASH] [--heads FILE]`: walks the audit trail's chain and names the
  * first broken link; compares every row with what the trail says was written into it. With a head
- * that was kept elsewhere, whether the trail still holds the entry it is the hash of: a trail that
- * was cut off at its end, or written anew, does not.
+ * that was kept elsewhere, or a file of them, whether the trail still holds the entry it is the
+ * hash of: a trail that was cut off at its end, or written anew, does not.
  */
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import Database from 'better-sqlite3';
 import { plural } from '#core/format/words.ts';
 import { findHead, verifyAudit } from '#server/access/audit.ts';
+import { certificateFile, readAnchors } from '#server/anchors/file.ts';
 import { differenceWords } from '#server/access/difference-words.ts';
 import { compareRows, listTakenUp } from '#server/access/row-compare.ts';
 import { end } from './end.ts';
 
-const { head } = parseArgs({ options: { head: { type: 'string' } } }).values;
+const { head, heads } = parseArgs({
+	options: { head: { type: 'string' }, heads: { type: 'string' } }
+}).values;
 const path = join(process.env.KITE_DATA ?? 'data/demo', 'kite-pen.db');
 const db = new Database(path, { readonly: true, fileMustExist: true });
 const trail = verifyAudit(db);
@@ -27,6 +31,24 @@ if (head !== undefined) {
 	console.log(
 		`The head is that of entry ${found.seq}, of ${found.at}; ${trail.entries - found.seq} came after it.`
 	);
+}
+
+if (heads !== undefined) checkHeads(heads);
+
+function checkHeads(file: string): void {
+	const certificate = certificateFile(file);
+	for (const path of [file, certificate]) if (!existsSync(path)) end(`There is no file ${path}.`);
+	const lines = readAnchors(file, readFileSync(certificate, 'utf8'));
+	for (const line of lines) {
+		if (!line.ok) end(`Line ${line.line} of ${file}: ${line.why}.`);
+		const { head: hash, entries, at } = line.anchor;
+		const found = findHead(db, hash);
+		if (found === undefined || found === 'short' || found.seq !== entries)
+			end(
+				`Line ${line.line} of ${file}, of ${at}: the trail does not hold its entry ${entries} any more; it was cut off, or written anew.`
+			);
+	}
+	console.log(`The trail holds each of ${plural(lines.length, 'signed head')} in the file.`);
 }
 
 for (const { at, seq, rows } of listTakenUp(db))

@@ -10,6 +10,7 @@ import {
 	type RequestEvent
 } from '@sveltejs/kit';
 import { building } from '$app/environment';
+import { auditReading } from '#server/access/reading.ts';
 import { findSessionStaff } from '#server/access/sessions.ts';
 import { compressResponse } from '#server/http/compress.ts';
 import { cookieName } from '#server/http/cookie.ts';
@@ -64,6 +65,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (comesFromElsewhere(event)) return json({ message: FROM_ELSEWHERE }, { status: 403 });
 	const response = await compressResponse(event.request, await resolve(event));
 	setHeaders(event, response);
+	noteReading(event, response);
 	addTiming(response);
 	// The route, not the path: a signing link's secret never reaches the log.
 	logger.info(
@@ -108,6 +110,18 @@ function recognize(event: RequestEvent): void {
 	if (!token || !staff) return;
 	event.locals.staff = staff;
 	event.locals.token = token;
+}
+
+/** What was read goes into the audit trail before it is sent: without its entry, it is not. */
+function noteReading({ request, url, route, params, locals }: RequestEvent, response: Response) {
+	if (request.method !== 'GET' || !response.ok || route.id === null) return;
+	auditReading(locals.app, {
+		staff: locals.staff,
+		route: route.id,
+		params,
+		search: url.search,
+		disposition: response.headers.get('content-disposition')
+	});
 }
 
 function setHeaders({ url }: RequestEvent, { headers }: Response): void {

@@ -53,7 +53,11 @@ async function startFrom(settings: Settings): Promise<Running> {
 	shelfOf(app);
 	const room: MailServer | null = settings.smtp ? null : await startPostRoom(app);
 	const transport = await openTransport(settings.smtp ?? room?.url ?? '');
-	const jobs: RunningJobs = runJobs(app, logger, listJobs({ transport, from: settings.from }));
+	const jobs: RunningJobs = runJobs(
+		app,
+		logger,
+		listJobs({ transport, from: settings.from, heads: settings.heads })
+	);
 	app.wake = () => jobs.wake();
 	void resumeImports(app).catch((error: unknown) =>
 		logger.error({ err: error }, 'an import that was cut off could not be taken back')

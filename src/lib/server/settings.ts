@@ -19,6 +19,8 @@ export type Settings = {
 	sealPassword: string | null;
 	/** 64 hexadecimal digits: by it identity numbers lie encrypted. */
 	vaultKey: string | null;
+	/** The file in which the audit trail's heads are kept. */
+	heads: string;
 };
 
 /**
@@ -29,8 +31,9 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
 	const today = env.KITE_TODAY || undefined;
 	if (today !== undefined && !isStart(today)) throw new Error(`KITE_TODAY is not a date: ${today}`);
 	const origin = (env.KITE_ORIGIN ?? `http://localhost:${env.PORT ?? '3000'}`).replace(/\/$/, '');
+	const data = env.KITE_DATA ?? join(process.cwd(), 'data');
 	return {
-		data: env.KITE_DATA ?? join(process.cwd(), 'data'),
+		data,
 		origin,
 		secure: origin.startsWith('https://'),
 		zone: env.KITE_ZONE ?? 'America/Los_Angeles',
@@ -39,7 +42,8 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
 		from: env.KITE_MAIL_FROM ?? 'Larkhaven Ferries Legal <legal@larkhaven.example>',
 		sealFile: env.KITE_SEAL_P12 ?? null,
 		sealPassword: env.KITE_SEAL_PASSWORD ?? null,
-		vaultKey: env.KITE_VAULT_KEY ?? null
+		vaultKey: env.KITE_VAULT_KEY ?? null,
+		heads: env.KITE_HEADS ?? join(data, 'heads.log')
 	};
 }
 

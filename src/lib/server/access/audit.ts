@@ -24,15 +24,16 @@ const hashOf = (row: Omit<AuditRow, 'hash'>) => {
 	return sha256(JSON.stringify(changes === null ? parts : [...parts, changes]));
 };
 
+/** The last entry, whose hash covers all before it; undefined in a trail without any. */
+export const findHeadEntry = (db: Db): Pick<AuditRow, 'seq' | 'hash'> | undefined =>
+	maybeOne(db, 'SELECT seq, hash FROM audit ORDER BY seq DESC LIMIT 1');
+
 /**
  * Appends inside the caller's transaction.
  * @param changes the rows it changed, where that is not what was written since the last entry
  */
 export function appendAudit(db: Db, entry: AuditEntry, changes = takeRowChanges(db)): void {
-	const last = maybeOne<Pick<AuditRow, 'seq' | 'hash'>>(
-		db,
-		'SELECT seq, hash FROM audit ORDER BY seq DESC LIMIT 1'
-	);
+	const last = findHeadEntry(db);
 	const row = {
 		seq: (last?.seq ?? 0) + 1,
 		at: entry.at,

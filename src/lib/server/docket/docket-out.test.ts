@@ -65,7 +65,7 @@ const due = () =>
 	);
 /** One pass of the job; how many were told. */
 const updateInvitations = async (): Promise<number> => {
-	const job = listJobs({ transport: null as never, from: '' }).find(
+	const job = listJobs({ transport: null as never, from: '', heads: '' }).find(
 		({ name }) => name === 'invitations'
 	)!;
 	return (await job.run(house)).worked;

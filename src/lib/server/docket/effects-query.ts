@@ -19,11 +19,13 @@ export type EffectsQuery =
 
 export type Effects = {
 	effects: Effect[];
-	/** The last entry of the audit trail when they were counted. */
+	/** The last entry of the audit trail that changed anything when they were counted. */
 	asOf: number | null;
 };
 
-const lastEntry = ({ db }: Has): number | null => scalar(db, 'SELECT max(seq) FROM audit');
+/** Entries that changed no row, such as a file that was taken away, change no effect either. */
+const lastEntry = ({ db }: Has): number | null =>
+	scalar(db, 'SELECT (SELECT max(seq) FROM audit WHERE changes IS NOT NULL)');
 
 export function findEffectsOf(app: Has, query: EffectsQuery): Effects {
 	const asOf = lastEntry(app);

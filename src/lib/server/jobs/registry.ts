@@ -1,5 +1,6 @@
 /** Everything the server does by itself, in the order of one pass. */
 import type { Transporter } from 'nodemailer';
+import { keepHead } from '#server/anchors/keep.ts';
 import type { Application } from '#server/app/application.ts';
 import { eachRow, type Job } from '#server/app/job.ts';
 import { listInvitations, updateInvitation } from '#server/docket/invitations.ts';
@@ -14,14 +15,25 @@ import { sealFinished } from '#server/signing/finish.ts';
 /** Reminders and digests come in the morning, where the department is. */
 const MORNING = 6;
 
-export type Mailer = { transport: Transporter; from: string };
+export type Mailer = {
+	transport: Transporter;
+	from: string;
+	/** The file of the audit trail's heads. */
+	heads: string;
+};
 
 /** Mail comes last: it takes what the others have queued. */
-export const listJobs = ({ transport, from }: Mailer): readonly Job[] => [
+export const listJobs = ({ transport, from, heads }: Mailer): readonly Job[] => [
 	{ name: 'reminders', label: 'Reminders of dates', hour: MORNING, run: sendReminders },
 	{ name: 'digests', label: 'Morning digests', hour: MORNING, run: sendDigests },
 	{ name: 'undecided', label: 'Proposals that wait too long', hour: MORNING, run: tellUndecided },
 	{ name: 'sign-offs', label: 'Weekly sign-off of dates', hour: MORNING, run: askForSignOffs },
+	{
+		name: 'heads',
+		label: 'Heads of the audit trail',
+		hour: MORNING,
+		run: (app) => keepHead(app, heads)
+	},
 	{ name: 'invitations', label: 'Changes of dates sent outside', run: updateInvitations },
 	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },
 	{ name: 'seals', label: 'Sealing of signed documents', run: sealFinished },

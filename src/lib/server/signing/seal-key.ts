@@ -36,3 +36,23 @@ export async function makeSealKey(department: string, now: number): Promise<Seal
 	});
 	return { p12: Buffer.from(forge.asn1.toDer(store).getBytes(), 'binary'), password };
 }
+
+/**
+ * The key and its certificate in PEM, for signing what is no PDF.
+ * @throws where the password does not open it, or it holds no key
+ */
+export async function openSealKey(
+	seal: SealKey
+): Promise<{ privateKey: string; certificate: string }> {
+	const { default: forge } = await import('node-forge');
+	const der = forge.util.createBuffer(Buffer.from(seal.p12).toString('binary'), 'raw');
+	const store = forge.pkcs12.pkcs12FromAsn1(forge.asn1.fromDer(der), seal.password);
+	const { pkcs8ShroudedKeyBag, certBag } = forge.pki.oids as Record<string, string>;
+	const key = store.getBags({ bagType: pkcs8ShroudedKeyBag })[pkcs8ShroudedKeyBag!]?.[0]?.key;
+	const certificate = store.getBags({ bagType: certBag })[certBag!]?.[0]?.cert;
+	if (!key || !certificate) throw new Error('the seal has no key or no certificate');
+	return {
+		privateKey: forge.pki.privateKeyToPem(key),
+		certificate: forge.pki.certificateToPem(certificate)
+	};
+}

@@ -12,6 +12,7 @@ export const ELSEWHERE = [
 	'ask blind question',
 	'answer blind question',
 	'set interest reader',
+	'set readers of heads',
 	'read hidden hits',
 	'begin authenticator app',
 	'add authenticator app',

@@ -11,6 +11,7 @@ import { listStrictRoles } from '#server/access/factors.ts';
 import { removeFactorsOf, setStrictRoles } from '#server/accounts/factors.ts';
 import { endAccount } from '#server/accounts/leave.ts';
 import { listAccounts } from '#server/accounts/queries.ts';
+import { listHeadReaders, setHeadReaders } from '#server/anchors/readers.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { findInterestReader, setInterestReader } from '#server/interest/blind.ts';
 import { requireAction } from '#server/http/request.ts';
@@ -26,7 +27,8 @@ export function load(event) {
 		roles: ROLES.map((role) => ({ id: role, name: ROLE_LABELS[role] })),
 		levels: LEVELS,
 		strict: listStrictRoles(event.locals.app),
-		reader: findInterestReader(event.locals.app)
+		reader: findInterestReader(event.locals.app),
+		headReaders: listHeadReaders(event.locals.app).map(({ id }) => id)
 	};
 }
 
@@ -38,5 +40,6 @@ export const actions = {
 	end: action(endAccount),
 	factors: action(removeFactorsOf),
 	strict: action(setStrictRoles),
-	reader: action(setInterestReader)
+	reader: action(setInterestReader),
+	heads: action(setHeadReaders)
 };

@@ -4,6 +4,7 @@
 	import type { Column } from '$lib/ui/table.ts';
 	import AccountDrawer from './AccountDrawer.svelte';
 	import AddAccount from './AddAccount.svelte';
+	import HeadReaders from './HeadReaders.svelte';
 	import InterestReader from './InterestReader.svelte';
 	import StrictRoles from './StrictRoles.svelte';
 	let { data } = $props();
@@ -42,6 +43,7 @@
 	<DataTable {columns} rows={data.accounts} id={({ id }) => id} class="mt-3 max-w-page" />
 	<StrictRoles roles={data.roles} strict={data.strict} />
 	<InterestReader reader={data.reader} />
+	<HeadReaders staff={data.staff} readers={data.headReaders} />
 </div>
 <AddAccount bind:open={adding} roles={data.roles} levels={data.levels} />
 {#if account}

@@ -17,6 +17,7 @@ import { cookieName } from '#server/http/cookie.ts';
 import { hasStrangeAction } from '#server/http/form-data.ts';
 import { findMoved } from '#server/http/moved.ts';
 import { errorWords } from '#server/http/error-words.ts';
+import { findDraw, takeDraw, WORDS } from '#server/http/limits.ts';
 import { startTiming } from '#server/http/timing.ts';
 import { logger, requireRunning, start } from '#server/running.ts';
 
@@ -63,6 +64,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 	if (event.request.method === 'POST' && hasStrangeAction(event.url))
 		return json({ message: 'There is no such act.' }, { status: 404 });
 	if (comesFromElsewhere(event)) return json({ message: FROM_ELSEWHERE }, { status: 403 });
+	const refused = await refuseOften(event);
+	if (refused) return refused;
 	const response = await compressResponse(event.request, await resolve(event));
 	setHeaders(event, response);
 	noteReading(event, response);
@@ -110,6 +113,26 @@ function recognize(event: RequestEvent): void {
 	if (!token || !staff) return;
 	event.locals.staff = staff;
 	event.locals.token = token;
+}
+
+/** Asks to wait where a door is used too often. */
+async function refuseOften(event: RequestEvent): Promise<Response | undefined> {
+	const { request, url, locals } = event;
+	const draw = findDraw({
+		path: url.pathname,
+		method: request.method,
+		contentType: request.headers.get('content-type') ?? '',
+		contentLength: Number(request.headers.get('content-length')) || 0,
+		staffId: locals.staff?.id,
+		address: event.getClientAddress
+	});
+	const wait = draw && (await takeDraw(draw));
+	if (!wait) return undefined;
+	const headers = { 'Retry-After': String(wait) };
+	const message = WORDS[draw.door];
+	return request.method === 'GET'
+		? new Response(message, { status: 429, headers })
+		: json({ message }, { status: 429, headers });
 }
 
 /** What was read goes into the audit trail before it is sent: without its entry, it is not. */

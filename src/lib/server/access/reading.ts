@@ -34,7 +34,8 @@ export function auditReading(app: Application, reading: Reading): void {
 	const { staff, disposition } = reading;
 	const matter = findMatterOf(app, reading);
 	const isTaken = disposition?.startsWith('attachment') === true;
-	const isSecret = matter?.restricted === 1 && (disposition !== null || isNew(app, reading, matter));
+	const isSecret =
+		matter?.restricted === 1 && (disposition !== null || isNew(app, reading, matter));
 	if (!isTaken && !isSecret) return;
 	const { token: _, ...params } = reading.params;
 	const detail = {
@@ -44,19 +45,21 @@ export function auditReading(app: Application, reading: Reading): void {
 		...(disposition && { file: nameIn(disposition) })
 	};
 	const action = isTaken ? 'take file away' : 'read restricted matter';
-	app.db.transaction(() =>
-		appendAudit(
-			app.db,
-			{
-				at: app.clock.now(),
-				actor: staff?.login ?? 'guest',
-				action,
-				matterId: matter?.id ?? null,
-				detail
-			},
-			null
+	app.db
+		.transaction(() =>
+			appendAudit(
+				app.db,
+				{
+					at: app.clock.now(),
+					actor: staff?.login ?? 'guest',
+					action,
+					matterId: matter?.id ?? null,
+					detail
+				},
+				null
+			)
 		)
-	).immediate();
+		.immediate();
 }
 
 function isNew(app: Application, { staff }: Reading, matter: Matter): boolean {

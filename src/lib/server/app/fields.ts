@@ -1,12 +1,13 @@
 /** The kinds of field that commands take, with errors in the user's words. */
 import { z } from 'zod';
+import { cleanText } from '#core/format/clean.ts';
 import { parseDate, parseTime, type PlainDate } from '#core/dates/plain.ts';
 
 /** Text that must be there, trimmed, at most so long. */
 export const text = (what: string, limit: number) =>
 	z
 		.string({ error: `${what} is missing.` })
-		.transform((value) => value.trim())
+		.transform((value) => cleanText(value).trim())
 		.pipe(
 			z
 				.string()
@@ -19,7 +20,7 @@ export const maybeText = (what: string, limit: number) =>
 	z
 		.string()
 		.nullish()
-		.transform((value) => (value ?? '').trim())
+		.transform((value) => cleanText(value ?? '').trim())
 		.pipe(z.string().max(limit, `${what} is longer than ${limit} characters.`));
 
 /** The address of a page, or nothing. */

@@ -1,5 +1,12 @@
 import assert from 'node:assert/strict';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+	existsSync,
+	mkdtempSync,
+	readdirSync,
+	readFileSync,
+	utimesSync,
+	writeFileSync
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, it } from 'node:test';
@@ -77,6 +84,19 @@ describe('the file store', () => {
 		assert.deepEqual(readdirSync(join(at, sha.slice(0, 2))), [sha], 'no half-written part stays');
 		writeFileSync(path, 'changed');
 		assert.throws(() => files.get(sha), /damaged/);
+	});
+});
+
+describe('the file store, opened again', () => {
+	it('takes away what a server that ended had begun, and leaves what is being written', () => {
+		const at = folder();
+		const sha = fileStore(at).put(Buffer.from('contents'));
+		const drawer = join(at, sha.slice(0, 2));
+		for (const name of ['old.1.part', 'new.2.part']) writeFileSync(join(drawer, name), 'half');
+		const hours = Date.now() / 1000 - 7200;
+		utimesSync(join(drawer, 'old.1.part'), hours, hours);
+		fileStore(at);
+		assert.deepEqual(readdirSync(drawer).sort(), [sha, 'new.2.part'].sort());
 	});
 });
 

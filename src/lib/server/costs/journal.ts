@@ -18,6 +18,8 @@ export const makeJournalCsv = (rows: readonly JournalRow[]): string =>
 	stringify(
 		rows.map((row) => ({
 			...row,
+			account: harmlessCell(row.account),
+			matter: harmlessCell(row.matter),
 			businessUnit: harmlessCell(row.businessUnit),
 			costCenter: harmlessCell(row.costCenter)
 		})),

@@ -52,7 +52,11 @@ export async function sendWaiting(
 				messageId: messageId(mail.id),
 				attachments: attachmentsOf(app, mail)
 			});
-			setMail(app, mail, { sent_at: app.clock.now(), error: null });
+			setMail(app, mail, {
+				sent_at: app.clock.now(),
+				error: null,
+				text: withoutSecrets(mail.text)
+			});
 			sent++;
 		} catch (error) {
 			setMail(app, mail, {
@@ -63,6 +67,13 @@ export async function sendWaiting(
 		}
 	return sent;
 }
+
+/**
+ * A mail that was sent keeps its words, but not the secret of a link: whoever reads the queue, or a
+ * copy of it, could go through that door.
+ */
+const withoutSecrets = (text: string): string =>
+	text.replace(/(\/(?:sign|password|feed)\/)[\w.-]+/g, '$1…');
 
 const setMail = (app: Application, { id }: MailOutRow, set: Partial<MailOutRow>): void =>
 	void update<MailOutRow>(app.db, 'mail_out', { id }, set);

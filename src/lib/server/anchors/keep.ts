@@ -1,4 +1,6 @@
-/** Takes the head of the audit trail down outside the database, once a day: into a file and by mail. */
+/**
+ * Takes the head of the audit trail down outside the database, once a day: into a file and by mail.
+ */
 import { formatDate } from '#core/format/dates.ts';
 import { findHeadEntry } from '#server/access/audit.ts';
 import type { Application, Context } from '#server/app/application.ts';

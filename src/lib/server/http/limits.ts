@@ -27,7 +27,7 @@ type Asked = {
 	contentLength: number;
 	/** Who asks; undefined of a guest. */
 	staffId: string | undefined;
-	/** Asked for only where it is needed: a probe of this machine comes without the proxy's header. */
+	/** Asked for where it is needed: a probe of this machine comes without the proxy's header. */
 	address(): string;
 };
 

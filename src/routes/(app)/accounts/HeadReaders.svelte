@@ -11,7 +11,7 @@
 
 <Section
 	title="Audit trail"
-	about="who gets its head by mail every morning: kept there, it shows a trail that was cut off or written anew"
+	about="who gets its head by mail every morning; kept there, it shows a trail that was cut off"
 	class="mt-7 max-w-form"
 >
 	<ActionForm action="?/heads" class="mt-2" ondone={() => say('Kept; from tomorrow morning on.')}>

@@ -1,6 +1,7 @@
 /** The Day sheet; whoever is outside the department has what waits for them. */
 import { may } from '#core/access/table.ts';
 import { readDaySheet } from '#server/day-sheet/tasks.ts';
+import { retryFailure, settleFailure } from '#server/failures/commands.ts';
 import { action } from '#server/http/action.ts';
 import { answerBlind } from '#server/interest/blind.ts';
 import { finishMemo, writeMemo } from '#server/memos/commands.ts';
@@ -27,6 +28,8 @@ export const actions = {
 	memo: action(writeMemo),
 	memoDone: action(finishMemo),
 	blind: action(answerBlind),
+	retry: action(retryFailure),
+	settle: action(settleFailure),
 	away: action(addLeave, { input: (event) => ({ staffId: requireStaff(event).id }) }),
 	back: action(removeLeave)
 };

@@ -14,6 +14,7 @@
 	import Requests from '$lib/requests/RequestRows.svelte';
 	import Section from '$lib/ui/Section.svelte';
 	import { formatAway, countDays as since, plural, formatDay } from '$lib/ui/format.ts';
+	import Failures from '$lib/failures/Failures.svelte';
 	import BlindQuestions from './BlindQuestions.svelte';
 	import DaysAway from './DaysAway.svelte';
 	import Horizon from './Horizon.svelte';
@@ -128,6 +129,11 @@
 					</Section>{/if}
 			</div>
 			<div class="flex flex-col gap-6">
+				{#if data.failures.length}
+					<Section title="Does not work" about={String(data.failures.length)}>
+						<Failures failures={data.failures} />
+					</Section>
+				{/if}
 				{#if data.toSign.length}<Section title="Yours to sign" about={String(data.toSign.length)}
 						>{#each data.toSign.slice(0, 4) as s (s.signerId)}<a
 								class="row flex min-h-[38px] items-center gap-3 hover:bg-white"

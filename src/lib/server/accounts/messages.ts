@@ -14,3 +14,16 @@ export const handedOver = (
 	].join('\n\n'),
 	path: '/matters'
 });
+
+/** To everyone who is told that an administrator gave a restricted matter to a lawyer. */
+export const takenOver = (
+	number: string,
+	{ by, lawyer, reason }: { by: string; lawyer: string; reason: string }
+): Message => ({
+	subject: `${number}: ${lawyer} is responsible now`,
+	text: [
+		`Nobody in the department could open the restricted matter ${number} any more. ${by} made ${lawyer} responsible for it, and cannot read it by that.`,
+		`The reason: ${reason}`,
+		'You are told because you were on it, or as the second person. If this should not be, speak to the head of the department.'
+	].join('\n\n')
+});

@@ -20,7 +20,20 @@ export type Job = {
 	readonly label: string;
 	/** From this hour on where the department is, once a day; otherwise with every pass. */
 	readonly hour?: number;
-	run(app: Application): Promise<JobReport> | JobReport;
+	/** @param held rows to leave out: settled by somebody, or tried only a moment ago */
+	run(app: Application, held?: ReadonlySet<string>): Promise<JobReport> | JobReport;
+	/** Whose a row is, so that they are told where it fails again and again. */
+	concernOf?(app: Application, row: string): Concern | undefined;
+};
+
+/** What was to be done with a row, and whom it concerns. */
+export type Concern = {
+	/** In words: "The seal of “Lease”". */
+	what: string;
+	/** Where it belongs: a path of this application. */
+	path: string;
+	matterId: string | null;
+	staffId: string | null;
 };
 
 /** So many milliseconds of work at once; then whatever else waits goes first. */
@@ -33,11 +46,13 @@ const AT_ONCE = 10;
 export async function eachRow<Row>(
 	rows: Iterable<Row>,
 	idOf: (row: Row) => string,
-	work: (row: Row) => number | Promise<number>
+	work: (row: Row) => number | Promise<number>,
+	held?: ReadonlySet<string>
 ): Promise<JobReport> {
 	const report: JobReport = { worked: 0, failed: [] };
 	let since = performance.now();
 	for (const row of rows) {
+		if (held?.has(idOf(row))) continue;
 		try {
 			report.worked += await work(row);
 		} catch (error) {

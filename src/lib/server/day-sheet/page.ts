@@ -2,6 +2,7 @@
 import type { Reader, Staff } from '#server/app/application.ts';
 import { countWaitingChanges } from '#server/docket/changes.ts';
 import { countDeadlines } from '#server/docket/list.ts';
+import { listFailures } from '#server/failures/queries.ts';
 import { listMentionsOf } from '#server/logbook/queries.ts';
 import { listAskedQuestions } from '#server/interest/questions.ts';
 import { listMatters } from '#server/matters/list.ts';
@@ -32,6 +33,7 @@ export function showDaySheet(app: Reader, me: Staff) {
 		tasks: listMyTasks(app, me),
 		memos: listDueMemos(app, me),
 		blind: listAskedQuestions(app, me),
+		failures: listFailures(app, me),
 		asked: listMentionsOf(app, me),
 		quiet: listMatters(app, me, { ...quiet, cols: ['number'] }, SHOWN_QUIET),
 		withOthers: listTasksWithOthers(app, me),

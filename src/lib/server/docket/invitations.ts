@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { formatDate } from '#core/format/dates.ts';
 import type { Application, Context } from '#server/app/application.ts';
+import type { Concern } from '#server/app/job.ts';
 import { Refused } from '#server/app/errors.ts';
 import { id, maybeText, text } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
@@ -111,6 +112,19 @@ export const listInvitations = (app: Application): SentInvitation[] =>
 		JOIN staff s ON s.id = i.sent_by
 		JOIN deadline d ON d.id = i.deadline_id`
 	);
+
+/** An invitation concerns who sent it. */
+export function invitationConcern(app: Application, invitationId: string): Concern | undefined {
+	const sent = listInvitations(app).find(({ id }) => id === invitationId);
+	return (
+		sent && {
+			what: `The changed date sent to ${sent.name}`,
+			path: '/docket',
+			matterId: sent.matter_id,
+			staffId: sent.sent_by
+		}
+	);
+}
 
 /** Tells one who is outside of a date that changed since they were last told; whether it had. */
 export function updateInvitation(app: Application, sent: SentInvitation): boolean {

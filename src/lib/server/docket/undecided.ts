@@ -43,7 +43,7 @@ function listUndecided(app: Application): Row[] {
 }
 
 /** One mail to each holder for each matter. */
-export const tellUndecided = (app: Application): Promise<JobReport> => {
+export const tellUndecided = (app: Application, held?: ReadonlySet<string>): Promise<JobReport> => {
 	const groups = new Map<string, Row[]>();
 	for (const row of listUndecided(app)) {
 		const key = `${row.matterId} ${row.holderId}`;
@@ -52,7 +52,8 @@ export const tellUndecided = (app: Application): Promise<JobReport> => {
 	return eachRow(
 		[...groups],
 		([key]) => key,
-		([, rows]) => app.db.transaction(() => tell(app, rows)).immediate()
+		([, rows]) => app.db.transaction(() => tell(app, rows)).immediate(),
+		held
 	);
 };
 

@@ -3,14 +3,18 @@ import type { Transporter } from 'nodemailer';
 import { keepHead } from '#server/anchors/keep.ts';
 import type { Application } from '#server/app/application.ts';
 import { eachRow, type Job } from '#server/app/job.ts';
-import { listInvitations, updateInvitation } from '#server/docket/invitations.ts';
+import {
+	invitationConcern,
+	listInvitations,
+	updateInvitation
+} from '#server/docket/invitations.ts';
 import { countNewReadings } from '#server/docket/new-readings.ts';
 import { tellUndecided } from '#server/docket/undecided.ts';
-import { sendWaiting } from '#server/mail/send.ts';
+import { mailConcern, sendWaiting } from '#server/mail/send.ts';
 import { sendDigests } from '#server/reminders/digests.ts';
 import { sendReminders } from '#server/reminders/send.ts';
 import { askForSignOffs } from '#server/sign-off/ask.ts';
-import { sealFinished } from '#server/signing/finish.ts';
+import { sealConcern, sealFinished } from '#server/signing/finish.ts';
 
 /** Reminders and digests come in the morning, where the department is. */
 const MORNING = 6;
@@ -34,19 +38,31 @@ export const listJobs = ({ transport, from, heads }: Mailer): readonly Job[] => 
 		hour: MORNING,
 		run: (app) => keepHead(app, heads)
 	},
-	{ name: 'invitations', label: 'Changes of dates sent outside', run: updateInvitations },
+	{
+		name: 'invitations',
+		label: 'Changes of dates sent outside',
+		run: updateInvitations,
+		concernOf: invitationConcern
+	},
 	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },
-	{ name: 'seals', label: 'Sealing of signed documents', run: sealFinished },
+	{
+		name: 'seals',
+		label: 'Sealing of signed documents',
+		run: sealFinished,
+		concernOf: sealConcern
+	},
 	{
 		name: 'mail',
 		label: 'Sending of mail',
-		run: async (app) => ({ worked: await sendWaiting(app, transport, from), failed: [] })
+		run: (app) => sendWaiting(app, transport, from),
+		concernOf: mailConcern
 	}
 ];
 
-const updateInvitations = (app: Application) =>
+const updateInvitations = (app: Application, held?: ReadonlySet<string>) =>
 	eachRow(
 		listInvitations(app),
 		({ id }) => id,
-		(sent) => (updateInvitation(app, sent) ? 1 : 0)
+		(sent) => (updateInvitation(app, sent) ? 1 : 0),
+		held
 	);

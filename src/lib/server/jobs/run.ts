@@ -7,6 +7,7 @@ import { clockAt } from '#core/dates/zone.ts';
 import { auditServer } from '#server/access/audit.ts';
 import type { Application } from '#server/app/application.ts';
 import type { Job, JobReport } from '#server/app/job.ts';
+import { findOpenFailures, keepFailures, listHeldRows } from '#server/failures/keep.ts';
 import { keepState } from './state.ts';
 
 const EVERY_MS = 2000;
@@ -73,21 +74,25 @@ class Passes {
 	}
 
 	async #run(job: Job): Promise<void> {
-		const report = await runOnce(this.#app, job);
+		const held = listHeldRows(this.#app, job.name);
+		if (held.has('')) return;
+		const report = await runOnce(this.#app, job, held);
+		keepFailures(this.#app, job, report, held);
 		auditServer(this.#app, `job: ${job.label}`);
 		for (const { row, error } of report.failed)
 			this.#log.error({ err: error, job: job.name, row }, 'a job failed');
 		if (report.worked > 0) this.#log.info({ job: job.name, worked: report.worked }, 'a job worked');
-		// What failed is tried again with the next pass.
-		if (report.failed.length === 0) this.#done.set(job.name, this.#app.clock.today());
-		keepState(this.#app, job, report);
+		const open = findOpenFailures(this.#app, job.name);
+		// What failed is tried again with a later pass.
+		if (open.rows === 0) this.#done.set(job.name, this.#app.clock.today());
+		keepState(this.#app, job, { worked: report.worked, ...open });
 	}
 }
 
 /** Runs a job once. One that throws has failed as a whole; the other jobs go on. */
-async function runOnce(app: Application, job: Job): Promise<JobReport> {
+async function runOnce(app: Application, job: Job, held: ReadonlySet<string>): Promise<JobReport> {
 	try {
-		return await job.run(app);
+		return await job.run(app, held);
 	} catch (error) {
 		return { worked: 0, failed: [{ row: '', error }] };
 	}

@@ -2,28 +2,24 @@
  * How the jobs stand: when each last worked, and what went wrong last, until it goes well again.
  */
 import type { Application } from '#server/app/application.ts';
-import type { Job, JobReport } from '#server/app/job.ts';
+import type { Job } from '#server/app/job.ts';
+import type { OpenFailures } from '#server/failures/keep.ts';
 import { all, maybeOne, run } from '#server/db/sql.ts';
 import type { JobStateRow } from './rows.ts';
-
-const ERROR_LIMIT = 500;
-
-const messageOf = (error: unknown): string =>
-	(error instanceof Error ? error.message : String(error)).slice(0, ERROR_LIMIT);
 
 /**
  * Keeps what one pass of a job gave. Nothing is written while nothing changes: jobs run every other
  * second.
  */
-export function keepState(app: Application, job: Job, report: JobReport): void {
+export function keepState(
+	app: Application,
+	job: Job,
+	{ worked, error, rows }: { worked: number } & OpenFailures
+): void {
 	const before = maybeOne<JobStateRow>(app.db, 'SELECT * FROM job_state WHERE name = @name', {
 		name: job.name
 	});
-	const [first] = report.failed;
-	const error = first ? messageOf(first.error) : null;
-	const rows = report.failed.length;
-	if (report.worked === 0 && before && before.error === error && before.failed_rows === rows)
-		return;
+	if (worked === 0 && before && before.error === error && before.failed_rows === rows) return;
 	const now = app.clock.now();
 	run(
 		app.db,
@@ -35,7 +31,7 @@ export function keepState(app: Application, job: Job, report: JobReport): void {
 		{
 			name: job.name,
 			label: job.label,
-			workedAt: report.worked > 0 ? now : null,
+			workedAt: worked > 0 ? now : null,
 			error,
 			errorAt: error === null ? null : now,
 			rows

@@ -1,7 +1,8 @@
 /** Hands waiting mail to a mail server over SMTP. */
 import type { Transporter } from 'nodemailer';
 import type { Application } from '#server/app/application.ts';
-import { all, update } from '#server/db/sql.ts';
+import type { Concern, JobReport } from '#server/app/job.ts';
+import { all, maybeOne, update } from '#server/db/sql.ts';
 import type { MailOutRow } from './rows.ts';
 
 /** A server is asked for so many at once. */
@@ -24,24 +25,29 @@ export async function openTransport(url: string): Promise<Transporter> {
 export const messageId = (mailId: string): string => `<${mailId}@kite-pen.local>`;
 
 /**
- * Sends what waits, oldest first; a failure is tried again later, ever more rarely. How many were
- * sent.
+ * Sends what waits, oldest first; a failure is tried again later, ever more rarely, unless somebody
+ * settled it in another way.
  */
 export async function sendWaiting(
 	app: Application,
 	transport: Transporter,
 	from: string
-): Promise<number> {
+): Promise<JobReport> {
 	const waiting = all<MailOutRow>(
 		app.db,
 		`SELECT *
 		FROM mail_out
 		WHERE sent_at IS NULL AND (next_try IS NULL OR next_try <= @now)
+			AND NOT EXISTS (
+				SELECT 1
+				FROM job_failure f
+				WHERE f.job = 'mail' AND f.row_id = mail_out.id AND f.settled_at IS NOT NULL
+			)
 		ORDER BY queued_at, id
 		LIMIT ${PASS}`,
 		{ now: app.clock.now() }
 	);
-	let sent = 0;
+	const report: JobReport = { worked: 0, failed: [] };
 	for (const mail of waiting)
 		try {
 			await transport.sendMail({
@@ -57,15 +63,33 @@ export async function sendWaiting(
 				error: null,
 				text: withoutSecrets(mail.text)
 			});
-			sent++;
+			report.worked++;
 		} catch (error) {
+			report.failed.push({ row: mail.id, error });
 			setMail(app, mail, {
 				tries: mail.tries + 1,
 				error: error instanceof Error ? error.message.slice(0, ERROR_LIMIT) : 'failed',
 				next_try: nextTry(app, mail)
 			});
 		}
-	return sent;
+	return report;
+}
+
+/** A mail about a matter concerns who is responsible for that; another one, the house. */
+export function mailConcern({ db }: Application, mailId: string): Concern | undefined {
+	const mail = maybeOne<Pick<MailOutRow, 'matter_id' | 'recipient' | 'subject'>>(
+		db,
+		'SELECT matter_id, recipient, subject FROM mail_out WHERE id = @mailId',
+		{ mailId }
+	);
+	return (
+		mail && {
+			what: `Mail to ${mail.recipient}: ${mail.subject}`,
+			path: '/mail',
+			matterId: mail.matter_id,
+			staffId: null
+		}
+	);
 }
 
 /**

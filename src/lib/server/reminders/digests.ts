@@ -16,11 +16,12 @@ import { asReminders } from './send.ts';
 type OnMatter = { matterId: string; restricted: 0 | 1 };
 
 /** Queues the digests of today that were not queued yet. */
-export const sendDigests = (app: Application): Promise<JobReport> =>
+export const sendDigests = (app: Application, held?: ReadonlySet<string>): Promise<JobReport> =>
 	eachRow(
 		listColleagues(app),
 		({ id }) => id,
-		(colleague) => app.db.transaction(() => sendDigest(app, colleague)).immediate()
+		(colleague) => app.db.transaction(() => sendDigest(app, colleague)).immediate(),
+		held
 	);
 
 function sendDigest(app: Application, to: Colleague): number {

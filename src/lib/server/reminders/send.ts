@@ -41,11 +41,12 @@ export const asReminders = (app: Application): Context => ({
  * Queues today's reminders that were not queued yet, and passes on those that nobody has seen. A
  * rung passed while the server was down is told when it is back, the nearest one only.
  */
-export const sendReminders = (app: Application): Promise<JobReport> =>
+export const sendReminders = (app: Application, held?: ReadonlySet<string>): Promise<JobReport> =>
 	eachRow(
 		listDates(app),
 		({ id }) => id,
-		(date) => remind(app, date) + escalate(app, date)
+		(date) => remind(app, date) + escalate(app, date),
+		held
 	);
 
 /** No ladder reaches further than this before and after a date. */

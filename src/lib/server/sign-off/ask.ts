@@ -12,11 +12,12 @@ import { signOffAsked, type Asking } from './messages.ts';
 import { findSignOff } from './queries.ts';
 import type { SignOffAskRow } from './rows.ts';
 
-export const askForSignOffs = (app: Application): Promise<JobReport> =>
+export const askForSignOffs = (app: Application, held?: ReadonlySet<string>): Promise<JobReport> =>
 	eachRow(
 		listColleagues(app),
 		({ id }) => id,
-		(colleague) => app.db.transaction(() => ask(app, colleague)).immediate()
+		(colleague) => app.db.transaction(() => ask(app, colleague)).immediate(),
+		held
 	);
 
 type HeldDate = { id: string; title: string; date: PlainDate; number: string; restricted: 0 | 1 };

@@ -7,7 +7,7 @@ import type { Application, Context } from '#server/app/application.ts';
 import { command } from '#server/app/command.ts';
 import { departmentName } from '#server/app/department.ts';
 import { NotFound } from '#server/app/errors.ts';
-import { eachRow, type JobReport } from '#server/app/job.ts';
+import { eachRow, type Concern, type JobReport } from '#server/app/job.ts';
 import { all, one, update } from '#server/db/sql.ts';
 import { addVersion } from '#server/documents/filing.ts';
 import type { DocumentVersionRow } from '#server/documents/rows.ts';
@@ -185,12 +185,26 @@ export const listUnsealed = ({ db }: Pick<Application, 'db'>): string[] =>
 	).map(({ id }) => id);
 
 /** Seals every round that waits for it. */
-export const sealFinished = (app: Application): Promise<JobReport> =>
+export const sealFinished = (app: Application, held?: ReadonlySet<string>): Promise<JobReport> =>
 	eachRow(
 		listUnsealed(app),
 		(id) => id,
 		async (id) => {
 			await finishRound(app, id);
 			return 1;
+		},
+		held
+	);
+
+/** A seal concerns who sent the document to be signed. */
+export function sealConcern(app: Application, roundId: string): Concern | undefined {
+	const round = findRound(app, roundId);
+	return (
+		round && {
+			what: `The seal of “${round.title}”`,
+			path: `/documents/${round.document_id}`,
+			matterId: round.matter_id,
+			staffId: round.created_by
 		}
 	);
+}

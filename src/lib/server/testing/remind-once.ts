@@ -27,5 +27,6 @@ const room = await startPostRoom(app);
 process.stdout.write('ready\n');
 await sendReminders(app);
 const transport = await openTransport(room.url);
-while ((await sendWaiting(app, transport, 'Kite Pen <legal@larkhaven.example>')) > 0);
+const FROM = 'Kite Pen <legal@larkhaven.example>';
+while ((await sendWaiting(app, transport, FROM)).worked > 0);
 process.exit(0);

@@ -10,6 +10,7 @@ import {
 import { listStrictRoles } from '#server/access/factors.ts';
 import { removeFactorsOf, setStrictRoles } from '#server/accounts/factors.ts';
 import { endAccount } from '#server/accounts/leave.ts';
+import { listOrphans, takeOverMatter } from '#server/accounts/take-over.ts';
 import { listAccounts } from '#server/accounts/queries.ts';
 import { listHeadReaders, setHeadReaders } from '#server/anchors/readers.ts';
 import { action, actionValue } from '#server/http/action.ts';
@@ -27,6 +28,7 @@ export function load(event) {
 		roles: ROLES.map((role) => ({ id: role, name: ROLE_LABELS[role] })),
 		levels: LEVELS,
 		strict: listStrictRoles(event.locals.app),
+		orphans: listOrphans(event.locals.app),
 		reader: findInterestReader(event.locals.app),
 		headReaders: listHeadReaders(event.locals.app).map(({ id }) => id)
 	};
@@ -41,5 +43,6 @@ export const actions = {
 	factors: action(removeFactorsOf),
 	strict: action(setStrictRoles),
 	reader: action(setInterestReader),
-	heads: action(setHeadReaders)
+	heads: action(setHeadReaders),
+	takeOver: actionValue(takeOverMatter)
 };

@@ -6,6 +6,7 @@
 	import AddAccount from './AddAccount.svelte';
 	import HeadReaders from './HeadReaders.svelte';
 	import InterestReader from './InterestReader.svelte';
+	import Orphans from './Orphans.svelte';
 	import StrictRoles from './StrictRoles.svelte';
 	let { data } = $props();
 	type Account = (typeof data.accounts)[number];
@@ -42,6 +43,9 @@
 	</div>
 	<DataTable {columns} rows={data.accounts} id={({ id }) => id} class="mt-3 max-w-page" />
 	<StrictRoles roles={data.roles} strict={data.strict} />
+	{#if data.orphans.length}
+		<Orphans orphans={data.orphans} accounts={data.accounts} me={data.me.id} />
+	{/if}
 	<InterestReader reader={data.reader} />
 	<HeadReaders staff={data.staff} readers={data.headReaders} />
 </div>

@@ -7,6 +7,8 @@
 	import type { Column } from '$lib/ui/table.ts';
 	import { plural } from '#core/format/words.ts';
 	import HouseTabs from '$lib/shell/HouseTabs.svelte';
+	import Failures from '$lib/failures/Failures.svelte';
+	import Section from '$lib/ui/Section.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { formatInstant } from '$lib/ui/format.ts';
 	let { data } = $props();
@@ -52,5 +54,10 @@
 		/>
 	{:else}
 		<Empty>No job has had anything to do yet.</Empty>
+	{/if}
+	{#if data.failures.length}
+		<Section title="Does not work" about={String(data.failures.length)} class="mt-7 max-w-form">
+			<Failures failures={data.failures} />
+		</Section>
 	{/if}
 </div>

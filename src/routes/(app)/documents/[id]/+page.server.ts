@@ -2,6 +2,7 @@
 import { Refused } from '#server/app/errors.ts';
 import type { Application } from '#server/app/application.ts';
 import { findDocument, listVersions, type VersionView } from '#server/documents/queries.ts';
+import { findFailureAt } from '#server/failures/queries.ts';
 import { DOCX } from '#server/files/media.ts';
 import { paragraphsTask } from '#server/files/tasks.ts';
 import { action, actionValue } from '#server/http/action.ts';
@@ -27,7 +28,8 @@ export async function load(event) {
 		versions,
 		shown,
 		...(await readShown(app, shown)),
-		rounds: listRounds(app, document.id)
+		rounds: listRounds(app, document.id),
+		failure: findFailureAt(app, `/documents/${document.id}`)
 	};
 }
 

@@ -52,6 +52,16 @@
 			>{d.matterNumber} {d.matterTitle}</a
 		>, {d.folder}
 	</p>
+	{#if data.failure}
+		<Banner class="mt-3">
+			{data.failure.what} could not be made: {data.failure.error}
+			{#if data.failure.reason}
+				Settled: {data.failure.reason}
+			{:else}
+				It is tried again by itself.
+			{/if}
+		</Banner>
+	{/if}
 	{#if data.shown.unread}<Banner class="mt-3">
 			{data.shown.unread}
 		</Banner>{/if}

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { listMentions, listTags, parseNote } from './note.ts';
+import { listMentions, listStrayMentions, listTags, parseNote } from './note.ts';
 
 describe('the words of a note', () => {
 	const staff = [
@@ -20,6 +20,17 @@ describe('the words of a note', () => {
 			['LF-2026-0004', 'https://court.example/a.b']
 		);
 		assert.deepEqual(listMentions(parseNote('@okaforish @nobody', staff)), []);
+	});
+	it('name a colleague by the first name where only one has it, and say who is nobody', () => {
+		const others = [
+			{ id: 'stf_3', login: 'fairweather', name: 'Lena Fairweather' },
+			{ id: 'stf_4', login: 'wardle', name: 'Tamsin Wardle' },
+			{ id: 'stf_5', login: 'reed', name: 'Tamsin Reed' }
+		];
+		const parts = parseNote('@Lena, please; @Tamsin too (@nobody.) me@court.example', others);
+		assert.deepEqual(listMentions(parts), ['stf_3']);
+		assert.deepEqual(listStrayMentions(parts), ['Tamsin', 'nobody']);
+		assert.deepEqual(listStrayMentions(parseNote('@Tamsin Reed, #tag', others)), []);
 	});
 	it('lose nothing, whatever is written', () => {
 		fc.assert(

@@ -16,8 +16,8 @@ const OPENING = /[\s(,;:"“]/;
 const BEGINNING = /[@#A-Zh]/;
 
 /**
- * Splits a note into its parts; together their texts are the note. A colleague is named by @login
- * or @Full Name.
+ * Splits a note into its parts; together their texts are the note. A colleague is named by @login,
+ * @Full Name, or @First where only one has that name.
  */
 export function parseNote(words: string, staff: readonly Mentionable[]): Part[] {
 	const handles = listHandles(staff);
@@ -50,9 +50,26 @@ const listHandles = (staff: readonly Mentionable[]): Handle[] =>
 	staff
 		.flatMap(({ id, login, name }) => [
 			{ id, handle: name.toLowerCase() },
-			{ id, handle: login.toLowerCase() }
+			{ id, handle: login.toLowerCase() },
+			...(isOnlyOne(staff, name) ? [{ id, handle: firstName(name) }] : [])
 		])
 		.sort((a, b) => b.handle.length - a.handle.length);
+
+const firstName = (name: string): string => (name.split(' ')[0] ?? name).toLowerCase();
+/** A first name alone means somebody where no other colleague has it. */
+const isOnlyOne = (staff: readonly Mentionable[], name: string): boolean =>
+	staff.filter((other) => firstName(other.name) === firstName(name)).length === 1;
+
+const STRAY = /(?:^|[\s(,;:"“])@(\p{L}[\p{L}\p{N}.'’-]*)/gu;
+/** What looks like a mention and means nobody, as it was typed, each once. */
+export const listStrayMentions = (parts: readonly Part[]): string[] => [
+	...new Set(
+		parts
+			.filter((part) => Object.keys(part).length === 1)
+			.flatMap(({ text }) => [...text.matchAll(STRAY)].map(([, name = '']) => name))
+			.map((name) => name.replace(/[.'’-]+$/, ''))
+	)
+];
 
 /** The part that a text begins with, unless it is plain text. */
 function findPart(text: string, handles: readonly Handle[]): Part | undefined {

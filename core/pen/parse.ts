@@ -8,6 +8,7 @@ export type Understood =
 	| { kind: 'time'; minutes: number; matter: string | null; words: string; fault: string | null }
 	| { kind: 'note'; matter: string | null; words: string; fault: string | null }
 	| { kind: 'event'; matter: string | null; words: string; fault: string | null }
+	| { kind: 'task'; matter: string | null; words: string; fault: string | null }
 	| { kind: 'count'; words: string }
 	| { kind: 'go'; place: string }
 	| { kind: 'open'; words: string }
@@ -52,6 +53,8 @@ export function parseLine(line: string, current: string | null = null): Understo
 	if (text === '') return { kind: 'empty' };
 	const [head, ...rest] = text.split(' ') as [string, ...string[]];
 	const lead = head.toLowerCase();
+	if (lead === 'new' && rest.length > 0) return parseNew(rest, current);
+	if (lead === 'task' && rest.length > 0) return parseTask(rest, current);
 	if (lead === 'note') {
 		const { matter, words } = takeMatter(rest, current);
 		return {
@@ -90,12 +93,13 @@ export function parseLine(line: string, current: string | null = null): Understo
 		return { kind: 'count', words: rest.join(' ') };
 	if (lead === 'go' && rest.length > 0 && PLACES[rest.join(' ').toLowerCase()])
 		return { kind: 'go', place: PLACES[rest.join(' ').toLowerCase()]! };
-	if (
-		lead === 'open' &&
-		rest[0]?.toLowerCase() !== undefined &&
-		/^(a )?matter/i.test(rest.join(' '))
-	)
-		return { kind: 'open', words: rest.join(' ').replace(/^(a )?matter\s*/i, '') };
+	if (lead === 'open' && rest.length > 0) {
+		const words = rest.join(' ');
+		// "open a matter" opens one; "open" with anything else goes to what it finds.
+		return A_MATTER.test(words)
+			? { kind: 'open', words: words.replace(A_MATTER, '') }
+			: { kind: 'find', words };
+	}
 	if (/^-?[\d.:]+(h|m|min)?$/.test(lead) && /\d/.test(lead) && rest.length > 0) {
 		const hours = parseHours(lead);
 		const { matter, words } = takeMatter(rest, current);
@@ -115,6 +119,27 @@ export function parseLine(line: string, current: string | null = null): Understo
 		if (matter !== null) return { kind: 'time', minutes: 0, matter, words, fault: hours.error };
 	}
 	return { kind: 'find', words: text };
+}
+
+const A_MATTER = /^(a )?(new )?matter\b\s*/i;
+
+/** "new task …", "new note …", "new event …", "new hearing …"; anything else is a new matter. */
+function parseNew(rest: readonly string[], current: string | null): Understood {
+	const lead = rest[0]!.toLowerCase();
+	if (['task', 'note', 'event'].includes(lead) || isOccasion(lead))
+		return parseLine(rest.join(' '), current);
+	return { kind: 'open', words: rest.join(' ').replace(A_MATTER, '') };
+}
+
+function parseTask(rest: readonly string[], current: string | null): Understood {
+	const { matter, words } = takeMatter(rest, current);
+	const fault = matter === null ? 'Name a matter: task LF-2026-0042 …' : null;
+	return {
+		kind: 'task',
+		matter,
+		words,
+		fault: fault ?? (words === '' ? 'Say what is to be done.' : null)
+	};
 }
 
 function takeMatter(

@@ -4,34 +4,18 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { say } from '$lib/ui/say.svelte.ts';
-	import { formatClock, formatHours } from '#core/format/hours.ts';
-	import type { Hit } from '#server/search/queries.ts';
+	import { formatClock } from '#core/format/hours.ts';
 	import type { TimerView } from '#server/time/queries.ts';
 	import { askServer } from '$lib/ui/ask.ts';
-	import { formatDay } from '$lib/ui/format.ts';
 	import { bindKeys } from '$lib/ui/keys.ts';
 	import Mark from '$lib/ui/Mark.svelte';
 	import Said from '$lib/ui/Said.svelte';
 	import { saying } from '$lib/ui/say.svelte.ts';
-	import PenEvent, { type Entry, type Parts } from './PenEvent.svelte';
+	import PenEvent, { type Parts } from './PenEvent.svelte';
 	import PenHits from './PenHits.svelte';
+	import PenShown, { type Answer } from './PenShown.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 
-	type Answer = {
-		understood: {
-			kind: string;
-			minutes?: number;
-			words?: string;
-			fault?: string | null;
-			place?: string;
-			/** Of time. */
-			day?: string;
-		};
-		matter: { id: string; number: string; title: string } | null;
-		hits: Hit[];
-		entry: Entry | null;
-		counted: { fault: string | null; text: string; href: string } | null;
-	};
 	let { timers }: { timers: TimerView[] } = $props();
 	let line = $state('');
 	let got = $state<Answer | null>(null);
@@ -197,7 +181,7 @@
 				stroke-linejoin="round"
 			/><path d="M2 14l5-5" stroke="var(--color-ink)" stroke-width="1.2" /></svg
 		>
-		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'count'}<span
+		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'task' || u?.kind === 'count'}<span
 				class="note"
 				style="color:var(--color-petrol);border-color:var(--color-petrol)">{u.kind}</span
 			>{/if}
@@ -215,7 +199,7 @@
 			style={u && u.kind !== 'find' && u.kind !== 'empty' && u.kind !== 'event'
 				? `flex: 0 1 ${Math.max(12, line.length) + 1}ch`
 				: ''}
-			aria-label="Pen line: find, log time, note, event, count, go"
+			aria-label="Pen line: find, log time, note, task, event, count, go"
 			aria-controls="pen-hits"
 			role="combobox"
 			aria-expanded={listed}
@@ -224,27 +208,13 @@
 			autocomplete="off"
 			spellcheck="false"
 		/>
-		{#if u?.kind === 'event' && got?.entry}<span class="key">Enter</span>
-		{:else if fault || u?.fault || (u?.kind === 'count' && got?.counted?.fault)}<span
-				class="fault"
-				role="alert">{fault || u?.fault || got?.counted?.fault}</span
-			>
-		{:else if u?.kind === 'time'}<span class="note">{formatHours(u.minutes!)} h</span
-			>{#if u.day && u.day !== page.data.today}<span class="note" data-day
-					>{formatDay(u.day, page.data.today)}</span
-				>{/if}{#if got?.matter}<span class="note">{got.matter.title}</span>{/if}<span class="key"
-				>Enter</span
-			>
-		{:else if u?.kind === 'count' && got?.counted}<b class="note" data-counted>{got.counted.text}</b
-			><span class="key">Enter</span>
-		{:else if u?.kind === 'note'}{#if got?.matter}<span class="note">{got.matter.title}</span
-				>{/if}<span class="key">Enter</span>
-		{:else if u?.kind === 'go' || u?.kind === 'open'}<span class="key">Enter</span>
-		{:else if last && !line && !saying.said}<button
-				class="act whitespace-nowrap"
-				title={last.message}
-				onclick={() => undo(last!.undo)}>take back</button
-			>{/if}
+		<PenShown
+			{got}
+			{fault}
+			today={page.data.today}
+			last={last && !line && !saying.said ? last.message : ''}
+			onundo={() => void undo(last!.undo)}
+		/>
 	</div>
 	{#if running}
 		<div class="timer">
@@ -329,6 +299,10 @@
 	@media (max-width: 767px) {
 		.pen {
 			padding: 0 10px;
+		}
+		/* Whoever writes needs the room. */
+		.line:focus-within + .timer {
+			display: none;
 		}
 		.hints {
 			display: none;

@@ -41,6 +41,8 @@ export function load(event) {
 		near: inside ? listNearMatters(app, me) : [],
 		newRequests: may(me.role, 'request.triage') ? countOpenRequests(app) : 0,
 		units: inside || may(me.role, 'request.own') ? listUnits(app) : [],
-		staff: inside ? listColleagues(app).map(({ id, name, role }) => ({ id, name, role })) : []
+		staff: inside
+			? listColleagues(app).map(({ id, login, name, role }) => ({ id, login, name, role }))
+			: []
 	};
 }

@@ -108,8 +108,10 @@
 					>
 						{#each data.reminders.slice(0, 5) as r (r.deadlineId)}
 							<div class="row flex min-h-[38px] items-center gap-3" data-reminder={r.title}>
-								<span class="w-[96px] font-semibold whitespace-nowrap {r.last ? 'text-madder' : ''}"
-									>{formatAway(r.date, data.today)}</span
+								<span
+									class="w-[96px] shrink-0 font-semibold whitespace-nowrap {r.last
+										? 'text-madder'
+										: ''}">{formatAway(r.date, data.today)}</span
 								><a
 									class="min-w-0 grow truncate hover:underline"
 									href="/matters/{r.matterNumber}/docket?deadline={r.deadlineId}"

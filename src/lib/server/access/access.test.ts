@@ -322,6 +322,7 @@ describe('a restricted matter', () => {
 			'remove matter book': { matterId: id, book: 'us-agency' },
 			'add task': { matterId: id, subject: 'x', assigneeId: 'stf_okafor' },
 			'finish task': { taskId, done: true },
+			'take back task': { taskId },
 			'upload document': {
 				matterId: id,
 				folder: 'Internal',

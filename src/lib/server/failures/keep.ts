@@ -3,7 +3,7 @@
  * once it has failed again and again, forgotten when it works.
  */
 import type { Application, Context } from '#server/app/application.ts';
-import type { Job, JobReport } from '#server/app/job.ts';
+import type { Concern, Job, JobReport } from '#server/app/job.ts';
 import { all, maybeOne, remove, run, scalar } from '#server/db/sql.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { listColleagues } from '#server/staff/queries.ts';
@@ -78,7 +78,7 @@ function note(
 	const tries = (before?.tries ?? 0) + 1;
 	const now = app.clock.now();
 	const wait = Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** (tries - 1));
-	const concern = row === '' ? undefined : job.concernOf?.(app, row);
+	const concern = concernOf(app, job, row);
 	run(
 		app.db,
 		`INSERT INTO job_failure (
@@ -91,25 +91,26 @@ function note(
 			next_try = @next`,
 		{
 			...{ job: job.name, row, error, tries, now },
-			what: concern?.what ?? job.label,
-			path: concern?.path ?? '/jobs',
-			matterId: concern?.matterId ?? null,
-			staffId: concern?.staffId ?? null,
+			...concern,
 			next: new Date(Date.parse(now) + wait * 1000).toISOString()
 		}
 	);
 	// Where mail itself does not go, a mail about it would only wait with the others.
-	if (tries === TOLD_AFTER && concern?.staffId && job.name !== 'mail')
-		tell(app, concern.staffId, { what: concern.what, matterId: concern.matterId, error });
+	if (tries === TOLD_AFTER && job.name !== 'mail') tell(app, concern, error);
 }
 
-function tell(
-	app: Application,
-	staffId: string,
-	failure: { what: string; matterId: string | null; error: string }
-): void {
+/** Whose a row is; what is nobody's is the house's. */
+const concernOf = (app: Application, job: Job, row: string): Concern =>
+	(row === '' ? undefined : job.concernOf?.(app, row)) ?? {
+		what: job.label,
+		path: '/jobs',
+		matterId: null,
+		staffId: null
+	};
+
+function tell(app: Application, { what, matterId, staffId }: Concern, error: string): void {
 	const to = listColleagues(app).find(({ id }) => id === staffId);
 	if (!to) return;
 	const ctx: Context = { ...app, actor: { guest: 'jobs' } };
-	queueMail(ctx, { matterId: failure.matterId, to, message: cannotBeDone(failure) });
+	queueMail(ctx, { matterId, to, message: cannotBeDone({ what, error }) });
 }

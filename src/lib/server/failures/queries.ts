@@ -47,8 +47,8 @@ export const listFailures = (
 
 export type FailureAt = { what: string; error: string; reason: string | null };
 /**
- * What does not work at a page, for whoever sees that page: also when somebody settled it, since the
- * thing itself is still not done.
+ * What does not work at a page, for whoever sees that page: also when somebody settled it, since
+ * the thing itself is still not done.
  */
 export const findFailureAt = (
 	{ db }: Pick<Application, 'db'>,

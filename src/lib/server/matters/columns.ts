@@ -43,7 +43,7 @@ const hasDate = (condition: string) =>
 		WHERE d.matter_id = m.id AND d.state = 'docketed' AND ${condition}
 	)`;
 /** Why a matter needs its lawyer: the first of these that holds; nothing where none does. */
-const WHY_SQL = `CASE
+const whySql = (activity: string) => `CASE
 	WHEN m.status = 'closed' THEN NULL
 	WHEN ${hasDate("d.date < today() AND d.sort = 'deadline'")} THEN 'a missed date'
 	WHEN ${hasDate('d.date = today()')} THEN 'a date today'
@@ -63,9 +63,9 @@ const WHY_SQL = `CASE
 		WHERE t.matter_id = m.id AND t.state = 'open' AND t.assignee_id = m.responsible_id
 			AND t.due < today()
 	) THEN 'a late task'
-	WHEN julianday(today()) - julianday(substr(${ACTIVITY_SQL}, 1, 10)) > (
+	WHEN m.status = 'open' AND julianday(today()) - julianday(substr(${activity}, 1, 10)) > (
 		SELECT json_extract(k.body, '$.quietDays') FROM kind k WHERE k.id = m.kind
-	) AND m.status = 'open' THEN 'gone quiet'
+	) THEN 'gone quiet'
 END`;
 
 const DERIVED: Readonly<Record<string, Column>> = {
@@ -125,7 +125,13 @@ const DERIVED: Readonly<Record<string, Column>> = {
 		)`,
 		listed: 'nd.date'
 	},
-	why: { name: 'Why', type: 'text', sql: WHY_SQL, group: true },
+	why: {
+		name: 'Why',
+		type: 'text',
+		sql: whySql(ACTIVITY_SQL),
+		listed: whySql('v.last_activity'),
+		group: true
+	},
 	hearing: {
 		name: 'Next hearing',
 		type: 'date',

@@ -29,7 +29,6 @@ export type MatterListRow = Pick<
 	responsibleId: string;
 	responsibleName: string;
 	openedOn: PlainDate;
-	minutes: number;
 	lastActivity: PlainDate;
 	group: string | null;
 	nextId: string | null;
@@ -165,7 +164,7 @@ function listRows(
 					LIMIT 1
 				)
 			) AS units,
-			v.minutes, v.last_activity AS lastActivity, nd.id AS nextId, nd.title AS nextTitle,
+			v.last_activity AS lastActivity, nd.id AS nextId, nd.title AS nextTitle,
 			nd.date AS nextDate,
 			CASE
 				WHEN nd.id IS NULL THEN NULL

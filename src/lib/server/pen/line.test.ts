@@ -29,6 +29,53 @@ describe('a note on the pen line', () => {
 	});
 });
 
+describe('a task on the pen line', () => {
+	const task = () =>
+		one<{ subject: string; assignee_id: string; due: string | null; state: string }>(
+			house.db,
+			'SELECT subject, assignee_id, due, state FROM task ORDER BY created_at DESC LIMIT 1'
+		);
+	it('is shown as understood, given to a colleague, and taken back', () => {
+		const line = `task ${number} draft the reply by friday @lena`;
+		const shown = show(line).task;
+		assert.deepEqual(
+			[shown?.subject, shown?.assignee.id, shown?.due],
+			['draft the reply', 'stf_fairweather', '2026-11-27']
+		);
+		const done = good(commit(line));
+		assert.match(done.message, /^Draft the reply: a task for Lena Fairweather on Pier 9, due/);
+		assert.deepEqual(
+			{ ...task() },
+			{
+				...{ subject: 'draft the reply', assignee_id: 'stf_fairweather' },
+				...{ due: '2026-11-27', state: 'open' }
+			}
+		);
+		good(undoLine(house.as('okafor'), done.undo!));
+		assert.equal(task().state, 'dropped');
+	});
+	it('is one’s own where it names nobody, and refused where the name is nobody’s', () => {
+		good(commit(`new task ${number} call the surveyor`));
+		assert.equal(task().assignee_id, 'stf_okafor');
+		const refused = commit(`task ${number} call @zzz`);
+		assert.match(refused.ok ? '' : Object.values(refused.errors).join(), /Nobody here is called/);
+		assert.match((show('task call').understood as { fault: string }).fault, /Name a matter/);
+	});
+});
+
+describe('open and new on the pen line', () => {
+	it('open a matter with its title, or go to what is found', () => {
+		assert.deepEqual(show('new charter of a tug').understood, {
+			kind: 'open',
+			words: 'charter of a tug'
+		});
+		assert.deepEqual(show('open a matter').understood, { kind: 'open', words: '' });
+		const found = show('open pier');
+		assert.equal(found.understood.kind, 'find');
+		assert.equal(found.hits[0]?.title, 'Pier 9');
+	});
+});
+
 describe('an event on the pen line', () => {
 	it('is entered with its time and place, and taken back as a whole', () => {
 		const done = good(commit(`event ${number} hearing of a motion 15 mar 2027 10:00 room 4`));

@@ -4,9 +4,10 @@ import { may } from '#core/access/table.ts';
 import { parseDate, type PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { formatHours } from '#core/format/hours.ts';
-import { pluralInWords } from '#core/format/words.ts';
+import { capitalize, pluralInWords } from '#core/format/words.ts';
 import { takeDay } from '#core/pen/day-at-end.ts';
 import { parseLine, type Understood } from '#core/pen/parse.ts';
+import { parseTaskLine } from '#core/pen/task-line.ts';
 import { findDateOrder } from '#server/app/department.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';
@@ -22,6 +23,8 @@ import {
 	type NumberedMatter
 } from '#server/search/queries.ts';
 import { withdrawEvent } from '#server/docket/take-back.ts';
+import { listColleagues } from '#server/staff/queries.ts';
+import { addTask, takeBackTask } from '#server/tasks/commands.ts';
 import { deleteTime, logTime } from '#server/time/commands.ts';
 import { penCount, penEvent, type PenCount, type PenEvent } from './docket.ts';
 
@@ -43,11 +46,13 @@ export const lineInput = z.object({
 type LineInput = z.output<typeof lineInput>;
 
 type ReadLine = {
-	/** With the day, where it is one of time. */
+	/** With the day, where it is one of time or has a task's. */
 	understood: Understood & { day?: PlainDate };
 	matter: NumberedMatter | null;
 	/** The event it would enter. */
 	entry: PenEvent | null;
+	/** The task it would give. */
+	task: PenTask | null;
 	/** The count it asks for. */
 	counted: PenCount | null;
 };
@@ -60,13 +65,36 @@ function withDay(ctx: Context, understood: Understood): Understood & { day?: Pla
 	return { ...understood, day, words, fault: fault ?? (words ? null : 'Say what was done.') };
 }
 
+/** A task as the line has it; one's own where it names nobody. */
+export type PenTask = {
+	subject: string;
+	assignee: { id: string; name: string };
+	due: PlainDate | null;
+	fault: string | null;
+};
+
+function readTask(ctx: Context, me: Staff, line: string): PenTask {
+	const colleagues = listColleagues(ctx);
+	const { subject, assignee, due, fault } = parseTaskLine(
+		line.split(' '),
+		colleagues.map(({ id, name }) => ({ id, words: name })),
+		ctx.clock.today(),
+		findDateOrder(ctx)
+	);
+	const who = colleagues.find(({ id }) => id === assignee) ?? me;
+	return { subject, due, fault, assignee: { id: who.id, name: who.name } };
+}
+
+type Committing = Extract<Understood, { kind: 'time' | 'note' | 'event' | 'task' }>;
+const isCommitted = (understood: Understood): understood is Committing =>
+	['time', 'note', 'event', 'task'].includes(understood.kind);
+
 /** What a line means. */
 function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput): ReadLine {
 	const understood = withDay(ctx, parseLine(line, current || null));
-	const none: ReadLine = { understood, matter: null, entry: null, counted: null };
+	const none: ReadLine = { understood, matter: null, entry: null, task: null, counted: null };
 	if (understood.kind === 'count') return { ...none, counted: penCount(ctx, understood.words) };
-	if (understood.kind !== 'time' && understood.kind !== 'note' && understood.kind !== 'event')
-		return none;
+	if (!isCommitted(understood)) return none;
 	const faulty = (fault: string): ReadLine => ({
 		...none,
 		understood: { ...understood, fault },
@@ -78,6 +106,10 @@ function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput):
 	if (understood.fault) return { ...none, matter };
 	if (understood.matter && !matter)
 		return faulty(`There is no matter ${understood.matter} that you may see.`);
+	if (understood.kind === 'task' && matter) {
+		const task = readTask(ctx, me, understood.words);
+		return task.fault ? { ...faulty(task.fault), task } : { ...none, matter, task };
+	}
 	if (understood.kind !== 'event' || !matter) return { ...none, matter };
 	if (!may(me.role, 'docket.enter')) return faulty('Your role does not enter events.');
 	const row = findMatter(ctx.db, me, { id: matter.id });
@@ -104,11 +136,11 @@ export function commitLine(ctx: Context, me: Staff, input: LineInput): Result<Co
 	const read = readLine(ctx, me, input);
 	const { understood, matter } = read;
 	try {
-		if (understood.kind !== 'time' && understood.kind !== 'note' && understood.kind !== 'event')
-			throw new Refused('There is nothing to commit in this line.');
+		if (!isCommitted(understood)) throw new Refused('There is nothing to commit in this line.');
 		if (understood.fault) throw new Refused(understood.fault);
 		if (!matter) throw new Refused('Name a matter.');
 		if (understood.kind === 'event') return commitEvent(ctx, matter, read.entry);
+		if (understood.kind === 'task') return commitTask(ctx, matter, read.task);
 		if (understood.kind === 'note') return commitNote(ctx, matter, understood.words);
 		const { minutes, words, day = ctx.clock.today() } = understood;
 		return commitTime(ctx, matter, { minutes, narrative: words, day });
@@ -140,6 +172,17 @@ function commitEvent(
 	return { ok: true, value: { message, go, undo: { eventId: result.value.eventId } } };
 }
 
+function commitTask(ctx: Context, matter: NumberedMatter, task: PenTask | null): Result<Committed> {
+	if (!task) throw new Refused('Say what is to be done.');
+	const { subject, assignee, due } = task;
+	const result = addTask(ctx, { matterId: matter.id, subject, assigneeId: assignee.id, due });
+	if (!result.ok) return result;
+	const when = due ? `, due ${formatDate(due)}` : '';
+	const message = `${capitalize(subject)}: a task for ${assignee.name} on ${matter.title}${when}.`;
+	const go = `/matters/${matter.number}/tasks`;
+	return { ok: true, value: { message, go, undo: { taskId: result.value.taskId } } };
+}
+
 function commitNote(ctx: Context, matter: NumberedMatter, words: string): Result<Committed> {
 	const result = writeNote(ctx, { matterId: matter.id, words });
 	if (!result.ok) return result;
@@ -167,15 +210,17 @@ function commitTime(
 export const undoInput = z.union([
 	z.object({ entryId: z.string().max(60) }),
 	z.object({ eventId: z.string().max(60) }),
-	z.object({ noteId: z.string().max(60) })
+	z.object({ noteId: z.string().max(60) }),
+	z.object({ taskId: z.string().max(60) })
 ]);
 
 /**
- * Takes the last act of the pen line back: an entry of time goes, an event is withdrawn, a note is
- * taken back.
+ * Takes the last act of the pen line back: an entry of time goes, an event is withdrawn, a note or
+ * a task is taken back.
  */
 export function undoLine(ctx: Context, undo: z.output<typeof undoInput>): Result<unknown> {
 	if ('noteId' in undo) return takeBackNote(ctx, undo);
+	if ('taskId' in undo) return takeBackTask(ctx, undo);
 	return 'entryId' in undo
 		? deleteTime(ctx, undo)
 		: withdrawEvent(ctx, { ...undo, reason: 'taken back at once on the pen line' });

@@ -17,7 +17,7 @@ import type { DeadlineRow } from '#server/docket/rows.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { findColleague, type Colleague } from '#server/staff/queries.ts';
-import { taskAssigned } from './messages.ts';
+import { taskAssigned, taskTakenBack } from './messages.ts';
 import type { TaskRow } from './rows.ts';
 
 const days = z.coerce
@@ -133,6 +133,25 @@ function requireTask(ctx: Context, taskId: string): { task: TaskRow; matter: Mat
 }
 
 /** Done, or opened again. */
+/** Takes back a task that one has just given: it was a slip. Who has it is told. */
+export const takeBackTask = matterCommand({
+	name: 'take back task',
+	action: 'task.edit',
+	input: z.object({ taskId: id('a task') }),
+	find: (ctx, { taskId }) => requireTask(ctx, taskId),
+	run({ ctx, me, matter, task, record }) {
+		if (task.created_by !== me.id) throw new Refused('Only who gave a task takes it back.');
+		if (task.state !== 'open') throw new Refused('This task is not open any more.');
+		const set = { state: 'dropped', version: task.version + 1 } as const;
+		update<TaskRow>(ctx.db, 'task', { id: task.id }, set);
+		record.audit({ task: task.id });
+		record.log('task', `Taken back: ${task.subject}.`);
+		const to = findColleague(ctx, task.assignee_id);
+		if (to && to.id !== me.id)
+			queueMail(ctx, { matterId: matter.id, to, message: taskTakenBack(matter, task.subject) });
+	}
+});
+
 export const finishTask = matterCommand({
 	name: 'finish task',
 	action: 'task.edit',

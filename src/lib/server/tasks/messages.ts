@@ -11,3 +11,10 @@ export const taskAssigned = (
 	text: `${subject}${due}.`,
 	path: `/matters/${matter.number}/tasks`
 });
+
+/** A task was a slip of who gave it, and is not to be done. */
+export const taskTakenBack = (matter: { number: string }, subject: string): Message => ({
+	subject: `${matter.number}: a task taken back`,
+	text: `“${subject}” is not to be done: who gave it took it back.`,
+	path: `/matters/${matter.number}/tasks`
+});

@@ -1,4 +1,6 @@
-<!-- Restricted matters that nobody can open any more: given to a lawyer, which others are told of. -->
+<!--
+	Restricted matters that nobody can open any more: given to a lawyer, which others are told of.
+-->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import Section from '$lib/ui/Section.svelte';
@@ -18,7 +20,7 @@
 
 <Section
 	title="Restricted matters with nobody left"
-	about="you put a lawyer on, and do not read it by that; who was on it and a second person are told"
+	about="you put a lawyer on, and do not read it; who was on it and a second person are told"
 	class="mt-7 max-w-form"
 >
 	{#each orphans as { id, number, closed, by } (id)}

@@ -3,6 +3,7 @@
 	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import { page } from '$app/state';
 	import type { LogEntry } from '#server/logbook/queries.ts';
+	import Told from '$lib/logbook/Told.svelte';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import RowAction from '$lib/ui/RowAction.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -150,6 +151,7 @@
 								>
 							</li>{/each}
 					</ul>{/if}
+				{#if !offered.length}<Told words={kept.value.words} />{/if}
 				{#if errors.words}<p class="fault mt-1">{errors.words}</p>{/if}{/snippet}</ActionForm
 		>
 	{/if}

@@ -14,7 +14,7 @@ import { filterSql, type MatterFilter } from './filter.ts';
 import type { MatterRow } from './rows.ts';
 
 /** Two and a half screens of them. */
-export const PAGE = 40;
+export const PAGE = 30;
 type Cell = string | number | null;
 export type MatterListRow = Pick<
 	MatterRow,

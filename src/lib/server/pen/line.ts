@@ -66,7 +66,7 @@ function withDay(ctx: Context, understood: Understood): Understood & { day?: Pla
 }
 
 /** A task as the line has it; one's own where it names nobody. */
-export type PenTask = {
+type PenTask = {
 	subject: string;
 	assignee: { id: string; name: string };
 	due: PlainDate | null;

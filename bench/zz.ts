@@ -1,2 +1,0 @@
-import { printLarge, printTenfold } from './pages.ts';
-await printTenfold(); await printLarge();

@@ -17,7 +17,7 @@ import { listLogbook } from '#server/logbook/queries.ts';
 import { openApplication } from '#server/open.ts';
 import { readSettings } from '#server/settings.ts';
 import { fileStore } from '#server/files/store.ts';
-import { listMatters } from '#server/matters/list.ts';
+import { listMatters, PAGE } from '#server/matters/list.ts';
 
 import { newMatter, testHouse } from '#server/testing/house.ts';
 import { makeClock } from './clock.ts';
@@ -166,8 +166,8 @@ describe('lists', () => {
 			});
 		const me = house.staff('castellan');
 		const all = listMatters(house, me, { who: 'all' });
-		assert.deepEqual([all.total, all.rows.length], [65, 40]);
-		assert.equal(listMatters(house, me, { who: 'all', page: 2 }).rows.length, 25);
+		assert.deepEqual([all.total, all.rows.length], [65, PAGE]);
+		assert.equal(listMatters(house, me, { who: 'all', page: 3 }).rows.length, 65 - 2 * PAGE);
 		assert.equal(listMatters(house, me, { who: 'mine' }).total, 0);
 		assert.equal(listMatters(house, me, { who: 'all', q: '100 %' }).total, 1);
 		assert.equal(listMatters(house, me, { who: 'all', q: '50_000 \\' }).total, 1);

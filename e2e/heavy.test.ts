@@ -232,7 +232,7 @@ describe('what is made to be slow', { timeout: 900_000 }, () => {
 
 	it('a drawing of great size, from outside, is refused beside its field', async () => {
 		const text = valueOf<string>(
-			"SELECT text FROM mail_out WHERE text LIKE '%/sign/%' ORDER BY id DESC LIMIT 1"
+			"SELECT text FROM post WHERE text LIKE '%/sign/%' ORDER BY id DESC LIMIT 1"
 		);
 		const token = /\/sign\/(\S+)/.exec(text)?.[1] ?? '';
 		const field = valueOf<string>(

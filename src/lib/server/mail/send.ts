@@ -7,6 +7,7 @@ import type { MailOutRow } from './rows.ts';
 
 /** A server is asked for so many at once. */
 const PASS = 50;
+const BREATH_MS = 10;
 const FIRST_WAIT_S = 15;
 const LONGEST_WAIT_S = 3600;
 /** Of what a server answered, so much is kept. */
@@ -48,7 +49,8 @@ export async function sendWaiting(
 		{ now: app.clock.now() }
 	);
 	const report: JobReport = { worked: 0, failed: [] };
-	for (const mail of waiting)
+	for (const mail of waiting) {
+		await breathe();
 		try {
 			await transport.sendMail({
 				from,
@@ -72,8 +74,12 @@ export async function sendWaiting(
 				next_try: nextTry(app, mail)
 			});
 		}
+	}
 	return report;
 }
+
+/** Between two mails everybody else goes first: a morning's mail is sent in one go. */
+const breathe = () => new Promise((resolve) => setTimeout(resolve, BREATH_MS));
 
 /** A mail about a matter concerns who is responsible for that; another one, the house. */
 export function mailConcern({ db }: Application, mailId: string): Concern | undefined {

@@ -57,6 +57,7 @@ it('a look into a restricted matter is noted once an hour for each person', () =
 	const params = { number: hidden.number };
 	read({ params });
 	read({ params, route: `${PAGE}/docket` });
+	read({ params: { number: hidden.number.toLowerCase() } });
 	read({ params, staff: house.staff('castellan') });
 	house.set('2026-11-23', 11);
 	read({ params });
@@ -68,6 +69,10 @@ it('a look into a restricted matter is noted once an hour for each person', () =
 			hidden.matterId
 		])
 	);
+});
+it('its number in small letters is the same matter', () => {
+	read({ params: { number: hidden.number.toLowerCase() } });
+	assert.equal(entries().length, 1);
 });
 it('pages and shown papers of other matters are not', () => {
 	read({ params: { number: open.number } });
@@ -85,4 +90,12 @@ it('the secret of a link is in no entry', () => {
 	});
 	assert.equal(entries()[0]!.actor, 'guest');
 	assert.ok(!entries()[0]!.detail.includes('secret-token'));
+});
+it('is noted also where the address leads to no matter', () => {
+	for (const route of ['documents/[id]/file', 'docket/papers/[id]', 'signing/[id]/file'])
+		read({ route: `/(app)/${route}`, params: { id: 'x' }, disposition: file('a.pdf') });
+	assert.deepEqual(
+		entries().map(({ action, matter_id }) => [action, matter_id]),
+		Array.from({ length: 3 }, () => ['take file away', null])
+	);
 });

@@ -79,27 +79,30 @@ const nameIn = (disposition: string): string => {
 	return coded === undefined ? '' : decodeURIComponent(coded);
 };
 
+/** By a part of the route, how its id leads to a matter. */
+const WAYS: readonly (readonly [route: string, from: string])[] = [
+	['/documents/[id]', 'document x'],
+	['/docket/papers/[id]', 'paper x'],
+	['/signing/[id]', 'signer x JOIN signing_round y ON y.id = x.round_id']
+];
+
 /** The matter a request is about, by what its address names. */
 function findMatterOf({ db }: Application, { route, params }: Reading): Matter | undefined {
+	// A number is found in small letters too.
 	if (params.number !== undefined)
-		return maybeOne(db, 'SELECT id, restricted FROM matter WHERE number = @number', params);
-	if (route.includes('/documents/[id]'))
-		return maybeOne(
-			db,
-			`SELECT m.id, m.restricted
-			FROM document d
-			JOIN matter m ON m.id = d.matter_id
-			WHERE d.id = @id`,
-			params
-		);
-	if (route.includes('/docket/papers/[id]'))
-		return maybeOne(
-			db,
-			`SELECT m.id, m.restricted
-			FROM paper p
-			JOIN matter m ON m.id = p.matter_id
-			WHERE p.id = @id`,
-			params
-		);
-	return undefined;
+		return maybeOne(db, 'SELECT id, restricted FROM matter WHERE number = @number', {
+			number: params.number.toUpperCase()
+		});
+	const way = WAYS.find(([part]) => route.includes(part));
+	if (!way) return undefined;
+	const [, from] = way;
+	const alias = from.includes(' y ') ? 'y' : 'x';
+	return maybeOne(
+		db,
+		`SELECT m.id, m.restricted
+		FROM ${from}
+		JOIN matter m ON m.id = ${alias}.matter_id
+		WHERE x.id = @id`,
+		params
+	);
 }

@@ -24,6 +24,8 @@ export type Job = {
 	run(app: Application, held?: ReadonlySet<string>): Promise<JobReport> | JobReport;
 	/** Whose a row is, so that they are told where it fails again and again. */
 	concernOf?(app: Application, row: string): Concern | undefined;
+	/** Of a job that does not reach every row in a pass: whether one still waits. */
+	isWaiting?(app: Application, row: string): boolean;
 };
 
 /** What was to be done with a row, and whom it concerns. */

@@ -12,6 +12,9 @@ import {
 	type NewMatter,
 	type TestHouse
 } from '#server/testing/house.ts';
+import { listJobs } from '#server/jobs/registry.ts';
+import { queueMail } from '#server/mail/queue.ts';
+import { openTransport } from '#server/mail/send.ts';
 import { retryFailure, settleFailure } from './commands.ts';
 import { findOpenFailures, keepFailures, listHeldRows } from './keep.ts';
 import { findFailureAt, listFailures } from './queries.ts';
@@ -131,4 +134,36 @@ it('what is nobody’s concerns those who look after the house, and goes on', as
 	const digests = { job: 'digests', row: '' };
 	bad(settleFailure(house.as('harrowgate'), { ...digests, reason: 'x' }));
 	good(retryFailure(house.as('harrowgate'), digests));
+});
+it('a mail that is not sent stays until it is, and is tried at once where somebody asks', async () => {
+	house.db.exec('DELETE FROM mail_out');
+	queueMail(house.as('okafor'), {
+		matterId: matter.matterId,
+		to: { name: 'Ana Prior', email: 'ana@prior.example' },
+		message: { subject: 'To sign', text: 'Please sign.' }
+	});
+	const dead = await openTransport('smtp://127.0.0.1:1');
+	const mail = listJobs({ transport: dead, from: 'a@b.example', heads: '' }).find(
+		({ name }) => name === 'mail'
+	)!;
+	const send = async () => {
+		const held = listHeldRows(house, 'mail');
+		const report = await mail.run(house, held);
+		keepFailures(house, mail, report, held);
+		return report.failed.length;
+	};
+	for (const hour of [10, 12, 14]) {
+		house.set('2026-11-23', hour);
+		assert.equal(await send(), 1);
+	}
+	assert.equal(await send(), 0, 'only a moment ago');
+	const [failure] = listFailures(house, house.staff('okafor'));
+	assert.match(failure!.what, /^Mail to Ana Prior/);
+	good(retryFailure(house.as('okafor'), failure!));
+	assert.equal(await send(), 1);
+	assert.equal(listFailures(house, house.staff('okafor'))[0]?.tries, 4, 'not forgotten by trying');
+	good(settleFailure(house.as('okafor'), { ...failure!, reason: 'Sent by post.' }));
+	house.set('2026-11-24');
+	assert.equal(await send(), 0);
+	dead.close();
 });

@@ -61,7 +61,7 @@ export function keepFailures(
 	app.db
 		.transaction(() => {
 			for (const { job: name, row_id } of known)
-				if (!failed.has(row_id) && !held.has(row_id))
+				if (!failed.has(row_id) && !held.has(row_id) && !job.isWaiting?.(app, row_id))
 					remove<JobFailureRow>(app.db, 'job_failure', { job: name, row_id });
 			const before = new Map(known.map((row) => [row.row_id, row]));
 			for (const [row, error] of failed) note(app, job, { row, error }, before.get(row));

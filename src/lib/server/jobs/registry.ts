@@ -10,7 +10,7 @@ import {
 } from '#server/docket/invitations.ts';
 import { countNewReadings } from '#server/docket/new-readings.ts';
 import { tellUndecided } from '#server/docket/undecided.ts';
-import { mailConcern, sendWaiting } from '#server/mail/send.ts';
+import { isMailWaiting, mailConcern, sendWaiting } from '#server/mail/send.ts';
 import { sendDigests } from '#server/reminders/digests.ts';
 import { sendReminders } from '#server/reminders/send.ts';
 import { askForSignOffs } from '#server/sign-off/ask.ts';
@@ -55,7 +55,8 @@ export const listJobs = ({ transport, from, heads }: Mailer): readonly Job[] => 
 		name: 'mail',
 		label: 'Sending of mail',
 		run: (app) => sendWaiting(app, transport, from),
-		concernOf: mailConcern
+		concernOf: mailConcern,
+		isWaiting: isMailWaiting
 	}
 ];
 

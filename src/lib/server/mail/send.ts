@@ -2,7 +2,7 @@
 import type { Transporter } from 'nodemailer';
 import type { Application } from '#server/app/application.ts';
 import type { Concern, JobReport } from '#server/app/job.ts';
-import { all, maybeOne, update } from '#server/db/sql.ts';
+import { all, exists, maybeOne, update } from '#server/db/sql.ts';
 import type { MailOutRow } from './rows.ts';
 
 /** A server is asked for so many at once. */
@@ -38,7 +38,16 @@ export async function sendWaiting(
 		app.db,
 		`SELECT *
 		FROM mail_out
-		WHERE sent_at IS NULL AND (next_try IS NULL OR next_try <= @now)
+		WHERE sent_at IS NULL
+			AND (
+				next_try IS NULL
+				OR next_try <= @now
+				OR EXISTS (
+					SELECT 1
+					FROM job_failure f
+					WHERE f.job = 'mail' AND f.row_id = mail_out.id AND f.next_try <= @now
+				)
+			)
 			AND NOT EXISTS (
 				SELECT 1
 				FROM job_failure f
@@ -80,6 +89,10 @@ export async function sendWaiting(
 
 /** Between two mails everybody else goes first: a morning's mail is sent in one go. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve, BREATH_MS));
+
+/** Whether a mail was not sent yet: a pass takes only so many. */
+export const isMailWaiting = ({ db }: Application, mailId: string): boolean =>
+	exists(db, 'SELECT 1 FROM mail_out WHERE id = @mailId AND sent_at IS NULL', { mailId });
 
 /** A mail about a matter concerns who is responsible for that; another one, the house. */
 export function mailConcern({ db }: Application, mailId: string): Concern | undefined {

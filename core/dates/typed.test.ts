@@ -93,3 +93,17 @@ it('knows the words that mean another day tomorrow or next year', () => {
 	const written = parseTypedDate('Sunday 22 November 2026', today);
 	assert.deepEqual(written, { date: '2026-11-22' }, 'and reads a day as it is written out');
 });
+
+it('a weekday before a day must be its own', () => {
+	const read = (typed: string) => parseTypedDate(typed, today, 'month');
+	for (const typed of [
+		'Tue 31 Aug 2027',
+		'Tuesday, August 31, 2027',
+		'tue. 8/31/27',
+		'Tue 2027-08-31'
+	])
+		assert.deepEqual(read(typed), { date: '2027-08-31' }, typed);
+	const error = '31 August 2027 is a Tuesday, not a Monday.';
+	assert.deepEqual(read('Monday August 31, 2027'), { error, isOtherDay: true });
+	assert.deepEqual(read('mon 8/31/27'), { error, isOtherDay: true });
+});

@@ -14,7 +14,8 @@ import {
 	type PlainDate
 } from './plain.ts';
 
-export type TypedDate = { date: PlainDate } | { error: string };
+/** `isOtherDay`: a weekday stands before a day that is another one. */
+export type TypedDate = { date: PlainDate } | { error: string; isOtherDay?: true };
 
 /** How a kind of writing is read; undefined where it is not written so. */
 type Reader = (text: string, today: PlainDate, order: DateOrder | null) => TypedDate | undefined;
@@ -45,14 +46,27 @@ export function parseTypedDate(
 		.replace(/,/g, ' ')
 		.replace(/\s+/g, ' ');
 	if (text === '') return { error: 'A date is missing.' };
+	const [, named = '', rest = text] =
+		/^(mon|tue|wed|thu|fri|sat|sun)[a-z]*\.? (.+)$/.exec(text) ?? [];
 	for (const read of READERS) {
-		const found = read(text, today, order);
+		const found = read(rest, today, order);
 		if (!found) continue;
-		return 'error' in found && found.error === NO_SUCH_DAY
+		if ('date' in found) return agreeing(found.date, named);
+		return found.error === NO_SUCH_DAY
 			? { error: `${typed.trim()} is not a date that exists.` }
 			: found;
 	}
 	return { error: 'Write a date like 30 Oct 2026 or 2026-10-30.' };
+}
+
+/** A weekday that is not the day's says that one of the two is wrong: nobody knows which. */
+function agreeing(date: PlainDate, named: string): TypedDate {
+	const itsOwn = WEEKDAYS[weekday(toDay(date))]!;
+	const other = WEEKDAYS.find((name) => name.slice(0, 3).toLowerCase() === named);
+	if (!other || other === itsOwn) return { date };
+	const [year, month, day] = date.split('-').map(Number) as [number, number, number];
+	const error = `${day} ${MONTHS[month - 1]} ${year} is a ${itsOwn}, not a ${other}.`;
+	return { error, isOtherDay: true };
 }
 
 const NO_SUCH_DAY = 'no such day';
@@ -114,12 +128,11 @@ function readFigures(
 	return made(match[3].length === 2 ? 2000 + Number(match[3]) : Number(match[3]), month, day);
 }
 
-/** Either order, with the month in words, and a weekday before it. */
+/** Either order, with the month in words. */
 function readMonthName(text: string, today: PlainDate): TypedDate | undefined {
-	const words = text.replace(/^(mon|tue|wed|thu|fri|sat|sun)[a-z]* /, '');
 	const match =
-		/^(?<day>\d{1,2}) (?<word>[a-z]{3,9})\.?(?: (?<year>\d{4}|\d{2}))?$/.exec(words) ??
-		/^(?<word>[a-z]{3,9})\.? (?<day>\d{1,2})(?: (?<year>\d{4}|\d{2}))?$/.exec(words);
+		/^(?<day>\d{1,2}) (?<word>[a-z]{3,9})\.?(?: (?<year>\d{4}|\d{2}))?$/.exec(text) ??
+		/^(?<word>[a-z]{3,9})\.? (?<day>\d{1,2})(?: (?<year>\d{4}|\d{2}))?$/.exec(text);
 	const { day, word = '', year } = match?.groups ?? {};
 	const month = MONTHS.findIndex((name) => name.toLowerCase().startsWith(word)) + 1;
 	if (!match || month === 0) return undefined;

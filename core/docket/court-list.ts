@@ -2,9 +2,10 @@
  * Reads a court's own list of entries and compares it with ours: what agrees, what differs, what is
  * missing here or there.
  */
-import { findDates, type DateInText, type DateOrder } from '../dates/in-text.ts';
+import { findDates, type DateOrder } from '../dates/in-text.ts';
 import { findTime } from '../dates/time-in-text.ts';
-import { daysBetween, toDay, WEEKDAYS, weekday, type PlainDate } from '../dates/plain.ts';
+import { daysBetween, type PlainDate } from '../dates/plain.ts';
+import { takeWeekday } from '../dates/weekday-in-text.ts';
 import { foldName } from '../people/names.ts';
 
 /** One entry of the court's list. */
@@ -63,23 +64,6 @@ export function readCourtRows(
 	return { entries, unread };
 }
 
-const WEEKDAY = '(?:mon|tues?|wed(?:nes)?|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?';
-/** A weekday as lists write it before or after a day. */
-const WEEKDAY_BEFORE = new RegExp(`\\b(${WEEKDAY})\\b[.,]?\\s*$`, 'i');
-const WEEKDAY_AFTER = new RegExp(`^[\\s,(]*(${WEEKDAY})\\b[.,)]?`, 'i');
-
-/** The text without a day and the weekday beside it. */
-function takeDay(text: string, { written, at }: DateInText): { rest: string; weekday: string } {
-	const before = text.slice(0, at);
-	const after = text.slice(at + written.length);
-	const [left = '', one = ''] = WEEKDAY_BEFORE.exec(before) ?? [];
-	const [right = '', other = ''] = one ? [] : (WEEKDAY_AFTER.exec(after) ?? []);
-	return {
-		rest: `${before.slice(0, before.length - left.length)} ${after.slice(right.length)}`,
-		weekday: one || other
-	};
-}
-
 const tidy = (part: string): string =>
 	part.replace(/\s+/g, ' ').replace(/^[\s,:;.–—-]+|[\s,:;.–—-]+$/g, '');
 
@@ -87,13 +71,12 @@ function readEntry(cells: readonly string[], order: DateOrder): CourtEntry | str
 	const text = cells.join(' \u2016 ');
 	const [day] = findDates(text, order);
 	if (!day) return '';
-	const taken = takeDay(text, day);
+	const { before, after, truly } = takeWeekday(text, day);
 	// A weekday that is not the day's says that day and month were read the wrong way round.
-	const named = WEEKDAYS[weekday(toDay(day.date))]!;
-	if (taken.weekday && !named.toLowerCase().startsWith(taken.weekday.slice(0, 3).toLowerCase()))
-		return `${day.written} is a ${named}`;
-	const caseNumber = CASE_NUMBER.exec(taken.rest)?.[0] ?? '';
-	const rest = taken.rest.replace(caseNumber, ' ');
+	if (truly) return `${day.written} is a ${truly}`;
+	const around = `${before} ${after}`;
+	const caseNumber = CASE_NUMBER.exec(around)?.[0] ?? '';
+	const rest = around.replace(caseNumber, ' ');
 	const { time = null, written = '' } = findTime(rest) ?? {};
 	const [title = ''] = rest
 		.replace(written, ' ')

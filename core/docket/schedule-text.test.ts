@@ -36,6 +36,33 @@ IT IS SO ORDERED. Dated: November 20, 2026`;
 		]);
 		assert.equal(readSchedule(order).dated, '2026-11-20');
 	});
+	it('reads a day with its weekday, and what is heard or served on a second day', () => {
+		assert.deepEqual(
+			said(`1. Fact discovery closes on Friday, May 14, 2027.
+3. Dispositive motions shall be filed by 7/2/2027 and heard on August 5, 2027 at 10:00 a.m. in Courtroom 4.
+4. The final pretrial conference will be held on Tuesday, August 31, 2027 at 2:00 p.m.
+5. Proposed orders must be filed by May 3, 2027 and served on or before May 4, 2027.`),
+			[
+				'Fact discovery closes | 2027-05-14 | ¶ 1',
+				'Dispositive motions | 2027-07-02 | ¶ 3',
+				'[hearing] | Dispositive motions, hearing | 2027-08-05 | 10:00 | Courtroom 4 | ¶ 3',
+				'[conference] | Final pretrial conference | 2027-08-31 | 14:00 | ¶ 4',
+				'Proposed orders | 2027-05-03 | ¶ 5',
+				'Proposed orders, service | 2027-05-04 | ¶ 5'
+			]
+		);
+	});
+	it('doubts a day that is written with the weekday of another', () => {
+		const doubts = (text: string) => readSchedule(text).lines.map(({ doubtful }) => doubtful);
+		assert.deepEqual(doubts('Conference on Monday, August 31, 2027\nReply: Tue. May 4, 2027'), [
+			'Monday August 31, 2027',
+			''
+		]);
+		assert.deepEqual(doubts('Reply\tWednesday, 5/4/2027\nReply\tMay 4, 2027 (Tuesday)'), [
+			'Wednesday 5/4/2027',
+			''
+		]);
+	});
 	it('reads days that stand before what is due, and titles on a line above', () => {
 		assert.deepEqual(said('01/15/2027: Amend pleadings\nClose of discovery\nMarch 1, 2027\n'), [
 			'Amend pleadings | 2027-01-15',

@@ -5,6 +5,7 @@
 import { findDates, type DateInText, type DateOrder } from '../dates/in-text.ts';
 import { MONTHS, type PlainDate } from '../dates/plain.ts';
 import { findTime } from '../dates/time-in-text.ts';
+import { takeWeekday } from '../dates/weekday-in-text.ts';
 import type { Occasion } from './occasion.ts';
 
 export type ScheduleLine = {
@@ -12,6 +13,8 @@ export type ScheduleLine = {
 	title: string;
 	/** null where days are counted from something instead. */
 	date: PlainDate | null;
+	/** The day as the order writes it, where it names another weekday than the day has; or empty. */
+	doubtful: string;
 	/** Whether something is filed with the court; everything else is served or done. */
 	act: 'file' | 'serve';
 	/** HH:MM, or empty. */
@@ -139,10 +142,26 @@ const actOf = (words: string): ScheduleLine['act'] =>
 		? 'file'
 		: 'serve';
 
+/** What a second verb of a sentence adds to its title: "motions filed by ... and heard on ...". */
+const AGAIN_WORDS: Readonly<Record<string, string>> = {
+	heard: 'hearing',
+	served: 'service',
+	filed: 'filing',
+	exchanged: 'exchange'
+};
+const AGAIN = /^[\s,;]*and (?:(?:shall|must|will|to) )?(?:be )?(heard|served|filed|exchanged)\b/i;
+
+/** The words before a further date, with the title of the thing that the sentence speaks of. */
+function sameThing(before: string, first: string): string {
+	const verb = AGAIN.exec(before)?.[1]?.toLowerCase();
+	if (!verb || titleOf(before.replace(AGAIN, ' ')) !== '') return before;
+	return `${titleOf(first)}, ${AGAIN_WORDS[verb]} `;
+}
+
 /** A line of the order's text around one date, or around a count. */
 function lineFrom(
 	words: { before: string; after: string },
-	date: PlainDate | null,
+	{ date, doubtful = '' }: { date: PlainDate | null; doubtful?: string },
 	authority: string
 ): ScheduleLine | undefined {
 	const timed = takeTime(words.after);
@@ -154,6 +173,7 @@ function lineFrom(
 		what: sortOf(title),
 		title,
 		date,
+		doubtful,
 		act: actOf(words.before),
 		time: timed.time,
 		place: placed.place,
@@ -193,7 +213,7 @@ function readRow(
 ): ScheduleLine[] {
 	const dates = findDates(text, order);
 	if (dates.length === 0) {
-		const counted = lineFrom({ before: text, after: '' }, null, paragraph);
+		const counted = lineFrom({ before: text, after: '' }, { date: null }, paragraph);
 		return counted ? [counted] : [];
 	}
 	const leads = titleOf(text.slice(0, dates[0]!.at)) === '' && heading === '';
@@ -201,10 +221,16 @@ function readRow(
 		const end = (one: DateInText) => one.at + one.written.length;
 		const from = index === 0 ? 0 : end(dates[index - 1]!);
 		const until = dates[index + 1]?.at ?? text.length;
-		const after = text.slice(end(date), until);
-		const before = leads ? after : text.slice(from, date.at) || heading;
+		const around = takeWeekday(text.slice(from, until), { ...date, at: date.at - from });
+		const { after } = around;
+		const own = leads ? after : around.before || heading;
+		const before = index === 0 ? own : sameThing(own, text.slice(0, dates[0]!.at));
 		const words = titleOf(before) ? before : heading;
-		return lineFrom({ before: takeTime(words).rest, after }, date.date, paragraph) ?? [];
+		const doubtful = around.truly ? `${around.weekday} ${date.written}` : '';
+		return (
+			lineFrom({ before: takeTime(words).rest, after }, { date: date.date, doubtful }, paragraph) ??
+			[]
+		);
 	});
 }
 
@@ -254,13 +280,16 @@ function readCells(
 	const title = titleOf(named('title') || findCell(() => true, others));
 	const rest = others.filter((cell) => titleOf(cell) !== title);
 	const authority = named('authority') || findCell((cell) => /¶|\bpara|\brule\b/i.test(cell), rest);
-	const date = findDates(dateCell, order)[0]?.date ?? null;
+	const [day] = findDates(dateCell, order);
+	const date = day?.date ?? null;
+	const { truly, weekday } = day ? takeWeekday(dateCell, day) : { truly: undefined, weekday: '' };
 	const { count, from } = date ? { count: '', from: '' } : takeCount(dateCell);
 	if (title.length < 3 || (!date && !count)) return undefined;
 	return {
 		what: sortOf(title),
 		title,
 		date,
+		doubtful: truly ? `${weekday} ${day?.written}` : '',
 		act: actOf(row.join(' ')),
 		time: takeTime(timeCell).time,
 		place: named('place') || findCell((cell) => cell !== authority, rest),

@@ -23,6 +23,8 @@ describe('the day of a line about time', () => {
 			['call with counsel last monday', '2026-11-16'],
 			['call with counsel 20 nov', '2026-11-20'],
 			['call with counsel on 11/19', '2026-11-19'],
+			['call with counsel fri 20 nov', '2026-11-20'],
+			['call with counsel on Friday, November 20, 2026', '2026-11-20'],
 			['2026-11-18 call with counsel', '2026-11-18']
 		])
 			assert.equal(take(words!), `call with counsel | ${day}`, words);
@@ -42,6 +44,7 @@ describe('the day of a line about time', () => {
 	});
 	it('is never one that is still to come, nor guessed', () => {
 		assert.match(take('call with counsel 30 nov 2026'), /not come yet/);
+		assert.match(take('call with counsel thu 20 nov'), /is a Friday, not a Thursday/);
 		assert.match(takeDay('call 10/11', TODAY, null).fault ?? '', /Day or month first/);
 	});
 });

@@ -6,19 +6,20 @@ import type { DateOrder } from '../dates/in-text.ts';
 import type { PlainDate } from '../dates/plain.ts';
 import { parseTypedDate } from '../dates/typed.ts';
 
+const WEEKDAY = '(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?';
 /** What looks like a day and like nothing else. */
 const DAY = new RegExp(
 	[
 		'^(?:on )?(?:today|yesterday',
-		'(?:last )?(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?',
-		'\\d{4}-\\d{1,2}-\\d{1,2}',
+		`(?:last )?${WEEKDAY}`,
+		`(?:${WEEKDAY}[,.]? )?(?:\\d{4}-\\d{1,2}-\\d{1,2}`,
 		'\\d{1,2}[/.]\\d{1,2}(?:[/.]\\d{2,4})?',
 		'\\d{1,2} [a-z]{3,9}\\.?(?: \\d{4})?',
-		'[a-z]{3,9}\\.? \\d{1,2}(?: \\d{4})?)$'
+		'[a-z]{3,9}\\.? \\d{1,2},?(?: \\d{4})?))$'
 	].join('|'),
 	'i'
 );
-const WORDS_OF_DAY = 4;
+const WORDS_OF_DAY = 5;
 /** A day after one of these is that of the thing: "read the order of 5 nov". */
 const TIED = /^(of|dated|from|for|until|till|by|due|to|before|after|since|about|re|the)$/i;
 
@@ -43,7 +44,8 @@ export function takeDay(words: string, today: PlainDate, order: DateOrder | null
 			const read = parseTypedDate(text, today, order);
 			if ('error' in read) {
 				// "call 12 people" names no day; "on 12/10" does, and is asked.
-				if (/[/.]|^on /.test(typed)) return { day: today, words: rest, fault: read.error };
+				if (read.isOtherDay || /[/.]|^on /.test(typed))
+					return { day: today, words: rest, fault: read.error };
 				continue;
 			}
 			const isAhead = read.date > today;

@@ -78,6 +78,14 @@ describe('a line that enters an event', () => {
 		);
 		assert.match(read('complaint filed 2/30/26').fault!, /is not a date that exists/);
 	});
+	it('takes no weekday for the day where it stands before another day', () => {
+		for (const day of ['mon 1 dec 2026', 'Monday, December 1, 2026', 'mon 12/1/26'])
+			assert.equal(
+				read(`interrogatories served ${day}`).fault,
+				'1 December 2026 is a Tuesday, not a Monday.'
+			);
+		assert.equal(read('interrogatories served tue 1 dec 2026').date, '2026-12-01');
+	});
 	it('asks for the month or the day first where the department has not said', () => {
 		const line = parseEventLine('complaint filed 5/11/26'.split(' '), EVENTS, MONDAY);
 		assert.equal(line.date, null);

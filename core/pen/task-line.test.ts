@@ -32,6 +32,13 @@ describe('a line that sets a task', () => {
 		])
 			assert.equal(read(line!), wanted, line);
 	});
+	it('refuses a day under the weekday of another', () => {
+		assert.equal(
+			read('draft the reply by mon 1 dec 2026'),
+			'1 December 2026 is a Tuesday, not a Monday.'
+		);
+		assert.equal(read('draft the reply tue 1 dec 2026'), 'draft the reply | null | 2026-12-01');
+	});
 	it('leaves days and figures within the words to them', () => {
 		assert.equal(
 			read('read the order of 5 nov and write to counsel by friday'),

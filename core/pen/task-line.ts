@@ -69,6 +69,7 @@ function takeDue(
 			const due = isOver ? addDays(read.date, 7) : read.date;
 			return { rest: isTied ? before.slice(0, -1) : before, due, fault: null };
 		}
+		if (read.isOtherDay) return { rest: before, due: null, fault: read.error };
 		if (isTied && /\d/.test(typed) && length === 1)
 			return { rest: before.slice(0, -1), due: null, fault: read.error };
 	}

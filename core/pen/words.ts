@@ -45,6 +45,8 @@ export function takeDate(
 			const read = parseTypedDate(typed, today, order);
 			if ('date' in read)
 				return { date: read.date, rest: [...words.slice(0, at), ...words.slice(at + count)] };
+			// "mon" of "mon 1 dec 2026", a Tuesday, is not taken for the Monday that is near.
+			if (read.isOtherDay) return { error: read.error };
 			if (NO_SUCH.test(read.error) || (count === 1 && /\d/.test(typed))) error ??= read.error;
 		}
 	return error === undefined ? null : { error };

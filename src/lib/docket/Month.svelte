@@ -105,7 +105,7 @@
 								></a
 							>{/each}
 						{#if on(d).length > MOST}<a
-								class="sub block text-note underline"
+								class="sub block min-h-6 text-note underline"
 								href="/docket?show=all&from={d}&to={d}">{on(d).length - MOST} more</a
 							>{/if}
 					</td>
@@ -158,6 +158,7 @@
 		font-size: 12px;
 		line-height: 1.45;
 		min-width: 0;
+		min-height: 24px;
 	}
 	.hatch .it {
 		background: color-mix(in srgb, var(--color-white) 80%, transparent);

@@ -191,10 +191,10 @@
 					inner
 				/>
 			{/each}
-			<div class="flex gap-4">
+			<div class="mt-4 flex gap-4">
 				<button
 					type="button"
-					class="act"
+					class="act mt-0"
 					onclick={() => 'of' in count && Array.isArray(count.of) && count.of.push(emptyCount())}
 				>
 					One more count
@@ -202,10 +202,10 @@
 				{#if count.of.length > 2}
 					<button
 						type="button"
-						class="act"
+						class="act mt-0"
 						onclick={() => 'of' in count && Array.isArray(count.of) && count.of.pop()}
 					>
-						Take the last away
+						Take out the last
 					</button>
 				{/if}
 			</div>

@@ -112,7 +112,7 @@
 					)}
 	/>
 {/each}
-<button type="button" class="act" onclick={() => deadline.variants.push(emptyVariant())}>
+<button type="button" class="act mt-2" onclick={() => deadline.variants.push(emptyVariant())}>
 	{choices ? 'Count otherwise after an answer' : 'Count otherwise before a day'}
 </button>
 
@@ -131,7 +131,7 @@
 {:else}
 	<p class="sub">A day in, and the date that must come out, worked out by hand.</p>
 {/each}
-<button type="button" class="act" onclick={() => deadline.examples.push(emptyExample())}>
+<button type="button" class="act mt-2" onclick={() => deadline.examples.push(emptyExample())}>
 	One more example
 </button>
 

@@ -136,7 +136,7 @@
 					<button
 						type="button"
 						class="btn slight"
-						aria-label="Take “{deadline.title || 'a new date'}” away"
+						aria-label="Take out “{deadline.title || 'a new date'}”"
 						onclick={() => {
 							event.deadlines.splice(index, 1);
 							open = -1;
@@ -193,5 +193,5 @@
 			>One more early warning</button
 		>
 	</Section>
-	<button type="button" class="act mt-5" onclick={onremove}>Take this event away</button>
+	<button type="button" class="act mt-5" onclick={onremove}>Take out this event</button>
 </div>

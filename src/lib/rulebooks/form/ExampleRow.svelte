@@ -83,7 +83,7 @@
 			today={context.today}
 		/>
 	</div>
-	<label class="flex w-fit items-center gap-2">
+	<label class="my-1.5 flex w-fit items-center gap-2">
 		<input
 			type="checkbox"
 			class="accent-petrol"
@@ -116,6 +116,6 @@
 		{#if counted && !(agrees && said)}
 			<button type="button" class="act" onclick={take}>That is right</button>
 		{/if}
-		<button type="button" class="act" onclick={onremove}>Take example {number} away</button>
+		<button type="button" class="act" onclick={onremove}>Take out example {number}</button>
 	</div>
 </fieldset>

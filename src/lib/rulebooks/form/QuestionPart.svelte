@@ -75,7 +75,7 @@
 					<button
 						type="button"
 						class="btn slight"
-						aria-label="Take answer {index + 1} of {of} away"
+						aria-label="Take out answer {index + 1} of {of}"
 						onclick={() => question.options.splice(index, 1)}>×</button
 					>
 				{/if}
@@ -101,5 +101,5 @@
 			/>
 		</div>
 	{/if}
-	<button type="button" class="act mt-1" onclick={onremove}>Take question {number} away</button>
+	<button type="button" class="act mt-1" onclick={onremove}>Take out question {number}</button>
 </fieldset>

@@ -38,7 +38,7 @@
 			<option value={suggestion.of}>{suggestion.of}, which is not there</option>
 		{/if}
 	</SelectField>
-	<button type="button" class="btn slight mt-6 h-8" aria-label="Take {of} away" onclick={onremove}
+	<button type="button" class="btn slight mt-6 h-8" aria-label="Take out {of}" onclick={onremove}
 		>×</button
 	>
 </div>

@@ -45,10 +45,10 @@
 		error={faultAt(context, [...place, 'when'])}
 		class="mt-2"
 	/>
-	<div class="mt-1 flex gap-4">
+	<div class="mt-4 flex gap-4">
 		{#if onraise}
-			<button type="button" class="act" onclick={onraise}>Ask variant {number} earlier</button>
+			<button type="button" class="act mt-0" onclick={onraise}>Ask variant {number} earlier</button>
 		{/if}
-		<button type="button" class="act" onclick={onremove}>Take variant {number} away</button>
+		<button type="button" class="act mt-0" onclick={onremove}>Take out variant {number}</button>
 	</div>
 </fieldset>

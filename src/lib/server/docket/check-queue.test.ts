@@ -69,6 +69,29 @@ describe('the queue of the second check', () => {
 		assert.equal(named?.eventId, eventId, 'a date opens the sheet of its event');
 	});
 
+	it('says what a rule asks and nobody answered', () => {
+		const removed = good(
+			enterEvent(house.as('okafor'), {
+				matterId,
+				eventKey: 'notice-of-removal-filed',
+				date: '2026-11-14'
+			})
+		);
+		const proposed = all<{ id: string }>(
+			house.db,
+			"SELECT id FROM deadline WHERE event_id = @eventId AND state = 'proposed'",
+			{ eventId: removed.eventId }
+		);
+		good(docketDeadlines(house.as('okafor'), { deadlineIds: proposed.map(({ id }) => id) }));
+		const { items } = findCheckSheet(house, house.staff('castellan'), {
+			eventId: removed.eventId,
+			deadlineId: null
+		})!;
+		const of = (title: RegExp) => items.find((item) => title.test(item.title))?.unanswered;
+		assert.deepEqual(of(/^Motion to remand/), []);
+		assert.match(of(/^Answer, if none/)!.join(), /When was the pleading received/);
+	});
+
 	it('is not there for those who may not see the matter', () => {
 		good(restrictMatter(house.as('okafor'), { matterId, restricted: 'on' }));
 		assert.equal(queue().total, 0);

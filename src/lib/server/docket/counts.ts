@@ -42,6 +42,11 @@ export function findCount(
 /** A stored trace. */
 export const parseTrace = (json: string): Step[] => JSON.parse(json) as Step[];
 
+/** What a count says it was not given: it is then of a part only, or of what was assumed. */
+export const listUnanswered = (trace: readonly Step[]): string[] => [
+	...new Set(trace.flatMap((step) => (step.step === 'missing' ? [step.text] : [])))
+];
+
 /** The count that moved a date, as it was kept; undefined where it was moved to a day. */
 export const findMoveCount = (
 	app: Application,

@@ -9,7 +9,7 @@ import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 import { bookOnMatter } from '#server/rulebooks/shelf.ts';
 import { recount } from './counting.ts';
-import { findCount, findMoveCount, parseTrace, type CountView } from './counts.ts';
+import { findCount, findMoveCount, listUnanswered, parseTrace, type CountView } from './counts.ts';
 import {
 	SELECT_DEADLINES,
 	viewDeadlines,
@@ -129,6 +129,8 @@ export type CheckItem = DeadlineView & {
 	/** The same count made now; null where no rule sets the date. */
 	fresh: { date: PlainDate; same: boolean; count: CountView } | null;
 	byHand: boolean;
+	/** What the rule asks and nobody answered: its count is of a part only, or of an assumption. */
+	unanswered: string[];
 	/** How an order or agreement moved it by so many days, and the same count made now. */
 	move: { by: string; from: PlainDate; count: CountView; fresh: PlainDate; same: boolean } | null;
 };
@@ -158,6 +160,7 @@ export function findCheckItem(
 	if (!deadline || !event || !stored) return undefined;
 	const stands = deadline.computed ?? deadline.date;
 	const anew = recount(app, event, stored.rule);
+	const trace = parseTrace(stored.trace);
 	const { time, serviceLabel, answers, source, enteredBy } = viewEvent(app, event, []);
 	return {
 		...deadline,
@@ -166,7 +169,7 @@ export function findCheckItem(
 		answers,
 		source,
 		enteredBy,
-		count: findCount(app, row.book, parseTrace(stored.trace), stands),
+		count: findCount(app, row.book, trace, stands),
 		fresh: anew
 			? {
 					date: anew.date,
@@ -175,6 +178,7 @@ export function findCheckItem(
 				}
 			: null,
 		byHand: row.book === '',
+		unanswered: listUnanswered(trace),
 		move: findMove(app, stored)
 	};
 }

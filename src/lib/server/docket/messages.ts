@@ -6,6 +6,7 @@ import { capitalize, plural } from '#core/format/words.ts';
 import type { Message } from '#server/mail/queue.ts';
 import { formatTitle, type ReportRow } from './report-columns.ts';
 import { groupingOf, groupRows } from './report-groups.ts';
+import { describeMissedBefore } from './report-words.ts';
 import type { Report } from './report.ts';
 
 type Matter = { number: string; title: string };
@@ -206,6 +207,7 @@ export function docketReport(
 		text: [
 			...(words ? [words] : []),
 			`${what}: ${report.rows.length}`,
+			...(report.missedBefore.length ? [describeMissedBefore(report.missedBefore)] : []),
 			groups.join('\n\n') || 'No date fits.'
 		].join('\n\n')
 	};

@@ -82,7 +82,7 @@ describe('a newer reading of the books', () => {
 			assert.equal(
 				scalar(
 					house.db,
-					"SELECT count(*) FROM mail_out WHERE subject LIKE 'Dates would change: %version 2026-11.3+2026-11'"
+					"SELECT count(*) FROM mail_out WHERE subject LIKE 'Dates would change: %version 2026-11.4+2026-11'"
 				),
 				1,
 				'the responsible lawyer is told'

@@ -15,6 +15,7 @@ import {
 	type ReportColumn
 } from './report-columns.ts';
 import { groupingOf, groupRows, type ReportGroup } from './report-groups.ts';
+import { describeMissedBefore } from './report-words.ts';
 import type { Report } from './report.ts';
 
 const QUIET = '#4a5b62';
@@ -58,7 +59,7 @@ export type ReportPdfInput = {
 };
 /** Landscape, grouped as the report's order says, with repeated heads and page numbers. */
 export function makeReportPdf({ report, about, printed, today }: ReportPdfInput): Promise<Buffer> {
-	const { rows, total, paper } = report;
+	const { rows, total, paper, missedBefore } = report;
 	const { said } = groupingOf(report);
 	const columns = report.columns.filter((column) => column !== 'count' && !said.includes(column));
 	const first = total > rows.length ? `, the first ${rows.length}` : '';
@@ -66,6 +67,7 @@ export function makeReportPdf({ report, about, printed, today }: ReportPdfInput)
 	const content: Content[] = [
 		{ text: 'Docket report', fontSize: 18 },
 		{ text: head, fontSize: 9, margin: [0, 2, 0, 10], color: QUIET },
+		...(missedBefore.length ? [{ text: describeMissedBefore(missedBefore), bold: true }] : []),
 		...(rows.length === 0 ? [{ text: 'No date fits.' }] : []),
 		...groupRows(report).flatMap((group) => groupContent(report, group, columns, today))
 	];

@@ -70,15 +70,14 @@ function splitRestricted(
 	report: Report
 ): { matterId: string | null; report: Report }[] {
 	const restricted = listRestricted(app);
-	const part = (matterId: string | null) => ({
-		matterId,
-		report: {
-			...report,
-			rows: report.rows.filter((row) =>
-				matterId === null ? !restricted.has(row.matterId) : row.matterId === matterId
-			)
-		}
-	});
+	const part = (matterId: string | null) => {
+		const isIn = (id: string) => (matterId === null ? !restricted.has(id) : id === matterId);
+		const rows = report.rows.filter((row) => isIn(row.matterId));
+		return {
+			matterId,
+			report: { ...report, rows, missedBefore: report.missedBefore.filter(isIn) }
+		};
+	};
 	const matters = new Set(report.rows.map((row) => row.matterId));
 	return [part(null), ...[...matters].filter((id) => restricted.has(id)).map(part)];
 }

@@ -43,7 +43,8 @@ function makeOutsideReport(app: Application, me: Staff, query: string): Report {
 	const rows = report.rows.filter(({ matterId }) => !restricted.has(matterId));
 	const columns = report.columns.filter((column) => !OWN.has(column));
 	if (rows.length === 0) throw new Refused('No date fits: there is nothing to send.');
-	return { ...report, columns, rows, total: report.total - (report.rows.length - rows.length) };
+	const total = report.total - (report.rows.length - rows.length);
+	return { ...report, columns, rows, total, missedBefore: [] };
 }
 
 export const mailReportOutside = preparedCommand({

@@ -2,6 +2,7 @@
  * The docket report: the dates of a span by matter, person, unit or whatever one chose, with the
  * columns one chose.
  */
+import { addDays, plainDate } from '#core/dates/plain.ts';
 import { dayAt, timeAt } from '#core/dates/zone.ts';
 import { isOccasion } from '#core/docket/occasion.ts';
 import { describeClosed, explainLeft } from '#core/docket/standing.ts';
@@ -34,7 +35,12 @@ export type ReportRequest = {
 	/** The size of its pages. */
 	paper: 'letter' | 'a4';
 };
-export type Report = ReportRequest & { rows: ReportRow[]; total: number };
+export type Report = ReportRequest & {
+	rows: ReportRow[];
+	total: number;
+	/** The matters of dates missed before its first day and not settled: one for each date. */
+	missedBefore: string[];
+};
 
 /** What an address asks for. */
 export function parseReport(app: Reader, params: URLSearchParams): ReportRequest & { bad: string } {
@@ -69,7 +75,22 @@ export function makeReport(
 		if (!found) return [];
 		return [{ ...toReportRow(app, row, found), of: isSaid ? '' : eventWords(row) }];
 	});
-	return { ...request, total, rows: full };
+	return { ...request, total, rows: full, missedBefore: listMissedBefore(app, me, request.filter) };
+}
+
+/** A span that begins today leaves out what was missed yesterday: the report says how many. */
+function listMissedBefore(app: Reader, me: Staff, filter: DocketFilter): string[] {
+	const { from, show = 'open' } = filter;
+	if (!from || !(show === 'open' || show === 'unchecked' || show === 'all')) return [];
+	const to = addDays(plainDate(from), -1);
+	return listDeadlines(app, me, {
+		...filter,
+		show: 'unsettled',
+		from: undefined,
+		to,
+		page: 1,
+		per: REPORT_LIMIT
+	}).rows.map(({ matterId }) => matterId);
 }
 
 /** A hearing is called as its event is, and dates by hand have none. */

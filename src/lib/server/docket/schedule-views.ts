@@ -1,6 +1,7 @@
 /** A scheduling order as its table shows it, and what a table would do before it is kept. */
 import type { PlainDate } from '#core/dates/plain.ts';
 import { isOccasion, type Sort } from '#core/docket/occasion.ts';
+import { formatDate } from '#core/format/dates.ts';
 import { capitalize, pluralInWords } from '#core/format/words.ts';
 import { visible } from '#server/access/visibility.ts';
 import type { Application, Context, Staff } from '#server/app/application.ts';
@@ -126,6 +127,24 @@ const isThere = ({ db }: Context, matterId: string, row: FixedRow): boolean =>
 		{ matterId, date: row.date, title: capitalize(row.title) }
 	);
 
+/** The same event of that day, and a trial of any: an order often sets one anew. */
+const listSameEvents = ({ db }: Context, matterId: string, row: FixedRow): string[] =>
+	all<{ date: PlainDate }>(
+		db,
+		`SELECT date
+		FROM event
+		WHERE matter_id = @matterId
+			AND event_key = @key
+			AND withdrawn_at IS NULL
+			AND (date = @date OR ahead = 'trial')
+		ORDER BY date`,
+		{ matterId, date: row.date, key: row.eventKey.split('|').at(-1) }
+	).map(({ date }) =>
+		date === row.date
+			? 'is on the docket already: take this row out, or its dates stand twice'
+			: `the docket has one on ${formatDate(date)}: if it is this one, move it there`
+	);
+
 function remarksOn(ctx: Context, matter: MatterRow, row: FixedRow): string[] {
 	const book = countedBy(ctx, { matter_id: matter.id, book: '' });
 	const hearing = isOccasion(row.what) || row.what === 'event';
@@ -141,6 +160,7 @@ function remarksOn(ctx: Context, matter: MatterRow, row: FixedRow): string[] {
 	if (row.deadlineId === '' && isThere(ctx, matter.id, row))
 		remarks.push('is on the docket already');
 	if (row.what === 'event' && row.deadlineId === '') {
+		remarks.push(...listSameEvents(ctx, matter.id, row));
 		const { deadlines } = proposeEvent(ctx, matter, {
 			...{ eventKey: row.eventKey, date: row.date, time: row.time },
 			...{ service: '', answers: {}, sure: true }

@@ -201,8 +201,11 @@ describe('a scheduling order', () => {
 		assert.match(shown.remarks[1]?.text ?? '', /sets \w+ dates by rule/);
 		assert.equal(listDates().length, 0);
 		enter([cutoff]);
-		const again = good(await previewSchedule(okafor(), order([cutoff]) as never));
-		assert.match(again.remarks[0]?.text ?? '', /on the docket already/);
+		enter([trial]);
+		const rows = order([cutoff, trial, { ...trial, date: '2027-11-08' }]);
+		const { remarks } = good(await previewSchedule(okafor(), rows as never));
+		assert.match(remarks[0]!.text, /on the docket already/);
+		assert.match(remarks[1]!.text + remarks[2]!.text, /take this row out.*one on .*move it there/);
 	});
 });
 

@@ -145,7 +145,7 @@ describe("a book of the department's own", () => {
 		summons();
 		const shippedText = findBookText(house, 'us-federal')!.yaml;
 		const mine = shippedText
-			.replace('version: "2026-11.3"', 'version: "2027-01"')
+			.replace('version: "2026-11.4"', 'version: "2027-01"')
 			.replace(
 				/(authority: "Fed\. R\. Civ\. P\. 12\(a\)\(1\)\(A\)\(i\), 12\(a\)\(2\)"\n\s+act: file\n\s+count: )"\+21d"/,
 				'$1"+28d"'
@@ -167,7 +167,7 @@ describe("a book of the department's own", () => {
 				.map((x) => [x.was, x.becomes]),
 			[['2026-11-30', '2026-12-07']]
 		);
-		assert.equal(shippedBook('us-federal').version, '2026-11.3', 'the shipped file is as it was');
+		assert.equal(shippedBook('us-federal').version, '2026-11.4', 'the shipped file is as it was');
 		assert.equal(
 			listBooks(house).find((b) => b.id === 'us-federal.ca-nd')!.version,
 			'2027-01+2026-11'

@@ -1,6 +1,6 @@
 <!-- Count a date for any court, without a matter; the address holds the whole question. -->
 <script lang="ts">
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto } from '$app/navigation';
 	import { say } from '$lib/ui/say.svelte.ts';
 	import Count from '$lib/docket/Count.svelte';
 	import DateField from '$lib/ui/DateField.svelte';
@@ -11,8 +11,11 @@
 	import { formatDate } from '#core/format/dates.ts';
 	let { data } = $props();
 	const a = $derived(data.asked);
-	let from = $derived(a.from);
 	let form = $state<HTMLFormElement>();
+	/** What stands in the fields. An answer comes later than the next key: it overwrites nothing. */
+	// svelte-ignore state_referenced_locally
+	let typed = $state({ ...data.asked });
+	let asked = '';
 	let waiting: ReturnType<typeof setTimeout>;
 	/** Counts as one types; the address follows. */
 	function again(now = false) {
@@ -20,13 +23,27 @@
 		waiting = setTimeout(
 			() => {
 				if (!form) return;
-				const p = new URLSearchParams(
-					[...new FormData(form).entries()].filter(([, v]) => v !== '') as [string, string][]
+				const query = new URLSearchParams(
+					[...new FormData(form).entries()].filter(([, value]) => value !== '') as [
+						string,
+						string
+					][]
 				);
-				void goto(`?${p}`, { keepFocus: true, noScroll: true, replaceState: true });
+				asked = `?${query}`;
+				void goto(asked, { keepFocus: true, noScroll: true, replaceState: true });
 			},
 			now ? 0 : 250
 		);
+	}
+	afterNavigate(({ to }) => {
+		if (to?.url.search !== asked) typed = { ...data.asked };
+		else settle();
+	});
+	/** A sign becomes the way it says, and a service that this court does not know is none. */
+	function settle() {
+		const [sign, amount] = [/^[+-]\s?/.test(typed.amount), typed.amount.replace(/^[+-]\s?/, '')];
+		if (sign && amount === a.amount) typed = { ...typed, amount, way: a.way };
+		if (!data.services.some(({ id }) => id === typed.service)) typed.service = '';
 	}
 	const units = $derived([
 		['d', 'days'],
@@ -60,15 +77,20 @@
 				again(true);
 			}}
 		>
-			<SelectField label="Court or agency" error={data.errors.court} name="court" value={a.court}
+			<SelectField
+				label="Court or agency"
+				error={data.errors.court}
+				name="court"
+				bind:value={typed.court}
 				>{#each data.courts as b (b.id)}<option value={b.id}>{b.title}</option>{/each}</SelectField
 			>
 			<DateField
 				name="from"
 				label="From"
-				bind:value={from}
+				bind:value={typed.from}
 				today={data.today}
 				error={data.errors.from}
+				hint="from today, if nothing is written"
 				onpick={() => again(true)}
 			/>
 			<div class="grid grid-cols-[90px_1fr_1fr] gap-2">
@@ -77,13 +99,13 @@
 					error={data.errors.amount}
 					name="amount"
 					inputmode="numeric"
-					value={a.amount}
+					bind:value={typed.amount}
 					autocomplete="off"
 				/>
-				<SelectField label="Of what" name="unit" value={a.unit}
+				<SelectField label="Of what" name="unit" bind:value={typed.unit}
 					>{#each units as [v, n] (v)}<option value={v}>{n}</option>{/each}</SelectField
 				>
-				<SelectField label="Which way" name="way" value={a.way}
+				<SelectField label="Which way" name="way" bind:value={typed.way}
 					><option value="after">after it</option><option value="before">before it</option
 					></SelectField
 				>
@@ -92,7 +114,7 @@
 				<SelectField
 					label="Served"
 					name="service"
-					value={a.service}
+					bind:value={typed.service}
 					disabled={data.services.length === 0}
 					><option value="">Not served</option>{#each data.services as s (s.id)}<option value={s.id}
 							>{s.label}</option
@@ -107,7 +129,7 @@
 							? 'service may depend on it'
 							: undefined}
 					name="time"
-					value={a.time}
+					bind:value={typed.time}
 					placeholder="time"
 					autocomplete="off"
 				/>
@@ -117,12 +139,12 @@
 					label="What is done"
 					hint="an office that cannot be reached moves filings only"
 					name="act"
-					value={a.act}
+					bind:value={typed.act}
 					><option value="file">file it</option><option value="serve">serve or do it</option
 					></SelectField
 				>
-				<SelectField label="On a closed day" name="roll" value={a.roll}
-					><option value="usual">as the court's rule says</option><option value="towards"
+				<SelectField label="On a closed day" name="roll" bind:value={typed.roll}
+					><option value="usual">as the rule says</option><option value="towards"
 						>always on, to the next</option
 					><option value="none">it stays</option></SelectField
 				>
@@ -155,9 +177,13 @@
 								: ''}</span
 						>
 					</p>{/if}
-			{:else}<p class="sub pt-6">
-					Say how many days, and the date stands here with its count.
-				</p>{/if}
+			{:else}
+				<p class="sub pt-6">
+					{Object.keys(data.errors).length
+						? 'Mend what is marked and the date stands here with its count.'
+						: 'Say how many days, and the date stands here with its count.'}
+				</p>
+			{/if}
 		</section>
 	</div>
 </div>

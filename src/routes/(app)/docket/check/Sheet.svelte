@@ -4,7 +4,7 @@
 	import { formatDate } from '#core/format/dates.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
 	import { plural } from '$lib/ui/format.ts';
-	import { mayConfirm } from './check.ts';
+	import { mayConfirmUnread } from './check.ts';
 	import SheetDate from './SheetDate.svelte';
 	type Props = {
 		sheet: CheckSheet;
@@ -29,7 +29,7 @@
 		ondone
 	}: Props = $props();
 	const event = $derived(sheet.items[0]!);
-	const able = $derived(sheet.items.filter((item) => mayConfirm(item, staffId)));
+	const able = $derived(sheet.items.filter((item) => mayConfirmUnread(item, staffId)));
 </script>
 
 <section aria-label="The event" class={['min-w-0', { 'max-lg:order-first': first }]} data-sheet>

@@ -38,6 +38,7 @@
 		if (date.returnedBy) return [`returned by ${date.returnedBy}`, 'text-madder'];
 		if (!agrees(date)) return ['does not agree', 'text-madder'];
 		if (!waits && date.docketedById === staffId) return ['docketed by you', 'text-saffron-ink'];
+		if (date.unanswered.length) return ['agrees, but not all was answered', 'text-saffron-ink'];
 		return [date.byHand ? 'by hand' : 'agrees', 'text-spruce'];
 	}
 	const [words, look] = $derived(stand(item));
@@ -86,6 +87,12 @@
 				<p class="mt-2 font-semibold text-madder" data-left>
 					{capitalize(explainLeft(item.left))}. It is not confirmed as it stands: let it follow its
 					event, move it by order or agreement, or vacate it.
+				</p>
+			{/if}
+			{#if item.unanswered.length && !item.checked}
+				<p class="mt-2 font-semibold text-saffron-ink" data-unanswered>
+					The rule asks what nobody answered. The date may be another one: read its count before you
+					confirm it, or return it.
 				</p>
 			{/if}
 			{#if item.closed}

@@ -17,3 +17,7 @@ export const agrees = ({ left, byHand, fresh, move }: CheckItem): boolean =>
 
 export const mayConfirm = (item: CheckItem, staffId: string): boolean =>
 	waitsFor(item, staffId) && agrees(item);
+
+/** It can be confirmed among others: nothing that its rule asks was left open. */
+export const mayConfirmUnread = (item: CheckItem, staffId: string): boolean =>
+	mayConfirm(item, staffId) && item.unanswered.length === 0;

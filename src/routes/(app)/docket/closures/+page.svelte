@@ -50,7 +50,7 @@
 								dropping = c.id;
 								reason = '';
 								dropOpen = true;
-							}}>take away</button
+							}}>take out</button
 						>{/if}
 				</div>
 			{:else}<Empty
@@ -89,7 +89,7 @@
 <AddClosure bind:open={adding} books={data.books} court={data.book} today={data.today} />
 <Drawer
 	bind:open={dropOpen}
-	title="Take the closure away"
+	title="Take out the closure"
 	about={dropped ? `${dropped.name}, ${formatDay(dropped.date, data.today)}` : ''}
 >
 	<ActionForm
@@ -108,7 +108,7 @@
 				value={dropping}
 			/><TextField label="Reason" error={errors.reason} name="reason" bind:value={reason} />
 			<div class="mt-4">
-				<button class="btn go" disabled={busy}>Take it away</button>
+				<button class="btn go" disabled={busy}>Take out it</button>
 			</div>{/snippet}</ActionForm
 	>
 </Drawer>

@@ -14,7 +14,8 @@ import {
 import { GROUPINGS, groupingOf, groupRows } from '#server/docket/report-groups.ts';
 import { mailReport } from '#server/docket/report-mail.ts';
 import { mailReportOutside } from '#server/docket/report-outside.ts';
-import { describeReport, parseReport } from '#server/docket/report.ts';
+import { describeMissedBefore } from '#server/docket/report-words.ts';
+import { describeReport, parseReport, type Report } from '#server/docket/report.ts';
 import { readReport } from '#server/docket/tasks.ts';
 import { action, actionValue } from '#server/http/action.ts';
 import { requireAction } from '#server/http/request.ts';
@@ -38,6 +39,7 @@ export async function load(event) {
 		asked,
 		bad,
 		total: report.total,
+		missedBefore: missedBefore(report, params),
 		text: formatFilter(app, asked.filter),
 		printed: describeReport(app, me),
 		query: params.toString(),
@@ -64,6 +66,16 @@ export async function load(event) {
 		choices: listDocketChoices(app, me),
 		feeds: listFeeds(app, me)
 	};
+}
+
+/** What the span leaves out though nobody settled it, and where it is read. */
+function missedBefore({ missedBefore: dates }: Report, params: URLSearchParams) {
+	if (dates.length === 0) return null;
+	const query = new URLSearchParams(params);
+	for (const name of ['from', 'to']) query.delete(name);
+	query.set('show', 'unsettled');
+	query.set('go', '1');
+	return { words: describeMissedBefore(dates), query: query.toString() };
 }
 
 export const actions = {

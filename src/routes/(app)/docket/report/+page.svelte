@@ -34,6 +34,12 @@
 		<button class="act" onclick={() => (mailing = true)}>By mail</button>
 		<button class="act" onclick={() => window.print()}>Print</button>
 	</div>
+	{#if data.missedBefore}
+		<p class="mt-3 font-semibold text-madder" data-missed-before>
+			{data.missedBefore.words}
+			<a class="act no-print" href="/docket/report?{data.missedBefore.query}">Read them</a>
+		</p>
+	{/if}
 	{#if data.total === 0}<Empty>No date fits. Give a longer span, or all dates.</Empty>{/if}
 	<ReportDates {data} />
 	{#if data.total > data.shown}

@@ -38,6 +38,6 @@
 			<option value="">{own[1]}</option>
 			{#each page.data.staff as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</SelectField>
-		<div class="mt-1.5"><button class="btn go" disabled={busy}>Keep it so</button></div>
+		<div class="mt-1.5"><button class="btn go" disabled={busy}>Save</button></div>
 	{/snippet}
 </ActionForm>

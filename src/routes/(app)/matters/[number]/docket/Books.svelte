@@ -59,7 +59,7 @@
 			>{#if !b.main && may}<RowAction
 					action="?/removeBook"
 					fields={{ matterId, book: b.id }}
-					look="act no-print">take off</RowAction
+					look="act no-print">take out</RowAction
 				>{/if}
 		</div>{/each}
 	{#if adding}<ActionForm

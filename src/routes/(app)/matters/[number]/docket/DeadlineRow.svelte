@@ -95,6 +95,9 @@
 			<WorkingMark mark={deadline.workingMark} />
 			{#if event}<span class="sub ml-1">{event}</span>{/if}
 			<span class="sub ml-1">{describeDeadline(deadline, today)}</span>
+			{#if deadline.state === 'proposed' && deadline.date < today}
+				<span class="ml-1 font-semibold text-madder">in the past, undecided</span>
+			{/if}
 		</button>
 		<a
 			class="sub truncate hover:underline"

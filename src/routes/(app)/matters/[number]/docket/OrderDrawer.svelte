@@ -170,7 +170,7 @@
 							<button
 								type="button"
 								class="btn slight"
-								aria-label="Take line {i + 1} away"
+								aria-label="Take out line {i + 1}"
 								disabled={v.lines.length === 1}
 								onclick={() => (v.lines = v.lines.filter((_, k) => k !== i))}>×</button
 							>

@@ -12,7 +12,7 @@
 	let { value = $bindable(), name, label, today, error }: Props = $props();
 	const read = $derived(value.trim() ? readTypedDate(value, today) : null);
 	const iso = $derived(read && 'date' in read ? read.date : value);
-	const fault = $derived(error ?? (read && 'error' in read ? read.error : ''));
+	const fault = $derived(read && 'error' in read ? read.error : (error ?? ''));
 </script>
 
 <input

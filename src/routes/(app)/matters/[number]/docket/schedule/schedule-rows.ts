@@ -68,8 +68,10 @@ function likeliest(said: string, choices: readonly Choice[]): string {
 /** What was read of the order's text, as rows that are still to be looked at. */
 export const rowsFrom = (lines: readonly ScheduleLine[], choices: readonly Choice[]): TableRow[] =>
 	lines.map((line) => {
-		const { title, time, place, authority, count, act } = line;
-		const row = { ...blankRow(), title, time, place, authority, count, act, date: line.date ?? '' };
+		const { title, time, place, authority, count, act, doubtful } = line;
+		// A day under another weekday stands as it is written: it is refused until somebody looks.
+		const date = doubtful || (line.date ?? '');
+		const row = { ...blankRow(), title, time, place, authority, count, act, date };
 		if (count)
 			return { ...row, what: 'count', from: likeliest(line.from, choices), said: line.from };
 		const trial =

@@ -40,9 +40,13 @@ export const beginBatch = command({
 		what: z.enum(WHATS, { error: 'Choose what to import.' }),
 		fileName: z.string().max(300),
 		header: z.array(z.string()),
-		mapping: z.record(z.string(), z.string())
+		mapping: z.record(z.string(), z.string()),
+		/** Its rows, kept so that it can be done anew. */
+		sha256: z.string().length(64).nullish(),
+		decisions: z.record(z.string(), z.enum(['same', 'other'])).default({})
 	}),
-	run({ ctx, me, input: { what, fileName, header, mapping }, record }) {
+	run({ ctx, me, input, record }) {
+		const { what, fileName, header, mapping, sha256, decisions } = input;
 		const batchId = newId('imp');
 		insert<ImportBatchRow>(ctx.db, 'import_batch', {
 			id: batchId,
@@ -52,7 +56,9 @@ export const beginBatch = command({
 			made: 0,
 			by: me.id,
 			at: ctx.clock.now(),
-			state: 'running'
+			state: 'running',
+			file_sha256: sha256 ?? null,
+			decisions: JSON.stringify(decisions)
 		});
 		const key = { what, header: JSON.stringify(header) };
 		remove<ImportMappingRow>(ctx.db, 'import_mapping', key);
@@ -213,6 +219,7 @@ function removeUnlessHeld(
 const REMOVE: Readonly<Record<Place, readonly string[]>> = {
 	cost_center: ['DELETE FROM cost_center WHERE id = @ref'],
 	business_unit: ['DELETE FROM business_unit WHERE id = @ref'],
+	time_entry: ['DELETE FROM time_entry WHERE id = @ref'],
 	person: [
 		'UPDATE person SET parent_id = NULL WHERE parent_id = @ref',
 		'DELETE FROM matter_role WHERE person_id = @ref',
@@ -225,6 +232,7 @@ const REMOVE: Readonly<Record<Place, readonly string[]>> = {
 		"DELETE FROM search_text WHERE kind = 'note' AND matter_id = @ref",
 		'DELETE FROM logbook WHERE matter_id = @ref',
 		'DELETE FROM matter_role WHERE matter_id = @ref',
+		'DELETE FROM matter_member WHERE matter_id = @ref',
 		'DELETE FROM matter_fact WHERE matter_id = @ref',
 		'DELETE FROM matter_reference WHERE matter_id = @ref',
 		'DELETE FROM matter_link WHERE matter_id = @ref',

@@ -1,5 +1,5 @@
 /** What may be imported, the fields of each, and which column of a file goes to which field. */
-export const WHATS = ['units', 'people', 'matters'] as const;
+export const WHATS = ['units', 'people', 'matters', 'time'] as const;
 export type What = (typeof WHATS)[number];
 
 export type Field = {
@@ -94,6 +94,12 @@ export const FIELDS: Readonly<Record<What, readonly Field[]>> = {
 	],
 	matters: [
 		{
+			key: 'number',
+			name: 'Number',
+			also: ['matter number', 'own number', 'our number'],
+			sample: ['OLD-2025-014', '']
+		},
+		{
 			key: 'title',
 			name: 'Title',
 			needed: true,
@@ -127,6 +133,26 @@ export const FIELDS: Readonly<Record<What, readonly Field[]>> = {
 			also: ['opened', 'open date', 'date opened'],
 			sample: ['2025-03-14', '2 June 2026']
 		},
+		{
+			key: 'status',
+			name: 'Status',
+			also: ['state of the matter'],
+			sample: ['open', 'closed']
+		},
+		{
+			key: 'closed',
+			name: 'Closed on',
+			also: ['closed', 'close date', 'date closed'],
+			sample: ['', '30 June 2026']
+		},
+		{ key: 'ending', name: 'How it ended', also: ['ending'], sample: ['', 'Concluded'] },
+		{ key: 'restricted', name: 'Restricted', also: ['confidential'], sample: ['no', ''] },
+		{
+			key: 'members',
+			name: 'Members',
+			also: ['team', 'staff', 'colleagues'],
+			sample: ['abernathy, Dorit Castellan', '']
+		},
 		{ key: 'priority', name: 'Priority', also: [], sample: ['high', ''] },
 		{
 			key: 'party',
@@ -152,9 +178,9 @@ export const FIELDS: Readonly<Record<What, readonly Field[]>> = {
 			also: ['reference', 'external number', 'claim number'],
 			sample: ['INS-44-2025', '']
 		},
-		{ key: 'court', name: 'Court', also: [], sample: ['N.D. Cal., San Francisco', ''] },
+		{ key: 'fact:court', name: 'Court', also: [], sample: ['N.D. Cal., San Francisco', ''] },
 		{
-			key: 'case-number',
+			key: 'fact:case number',
 			name: 'Case number',
 			also: ['case no', 'case no.'],
 			sample: ['3:25-cv-01234', '']
@@ -162,58 +188,51 @@ export const FIELDS: Readonly<Record<What, readonly Field[]>> = {
 		{
 			key: 'note',
 			name: 'First note',
-			also: ['note', 'notes', 'description'],
+			also: ['note', 'notes'],
 			sample: ['Taken over from the old list.', '']
 		}
+	],
+	time: [
+		{
+			key: 'day',
+			name: 'Day',
+			needed: true,
+			also: ['date', 'worked on'],
+			sample: ['2026-03-02', '3 Mar 2026']
+		},
+		{
+			key: 'person',
+			name: 'Timekeeper',
+			needed: true,
+			also: ['person', 'lawyer', 'login', 'staff'],
+			sample: ['okafor', 'Lena Fairweather']
+		},
+		{
+			key: 'matter',
+			name: 'Matter number',
+			also: ['matter', 'number'],
+			sample: ['', '']
+		},
+		{
+			key: 'hours',
+			name: 'Hours',
+			needed: true,
+			also: ['time', 'duration', 'quantity'],
+			sample: ['1.5', '0:45']
+		},
+		{
+			key: 'narrative',
+			name: 'What was done',
+			needed: true,
+			also: ['narrative', 'description', 'text'],
+			sample: ['Training on the new rules of evidence', 'Training of new colleagues']
+		},
+		{
+			key: 'activity',
+			name: 'Activity',
+			also: ['activity code', 'code'],
+			sample: ['TRAIN', 'TRAIN']
+		},
+		{ key: 'released', name: 'Released', also: [], sample: ['yes', 'no'] }
 	]
 };
-
-/** By field, the column that goes to it. */
-export type Mapping = Record<string, string>;
-
-/** Which column goes to which field: as remembered, else by the names of the columns. */
-export function guessMapping(
-	what: What,
-	head: readonly string[],
-	remembered: Mapping | null
-): Mapping {
-	const mapping: Mapping = {};
-	for (const field of FIELDS[what]) {
-		const kept = remembered?.[field.key];
-		const column = kept === undefined ? findColumn(field, head) : kept;
-		const taken = kept === undefined && Object.values(mapping).includes(column);
-		if (column && head.includes(column) && !taken) mapping[field.key] = column;
-	}
-	return mapping;
-}
-
-function findColumn({ key, name, also }: Field, head: readonly string[]): string {
-	const names = [name, key, ...also].map((other) => other.toLowerCase());
-	return head.find((column) => names.includes(column.toLowerCase())) ?? '';
-}
-
-/** A mapping as a form sends it: only fields and columns that there are. */
-export const cleanMapping = (what: What, head: readonly string[], mapping: Mapping): Mapping =>
-	Object.fromEntries(
-		Object.entries(mapping).filter(
-			([key, column]) => FIELDS[what].some((field) => field.key === key) && head.includes(column)
-		)
-	);
-
-/** A row by field. */
-export type Values = Record<string, string>;
-
-/** The values of a row of cells; a field without a column is empty. */
-export const readValues = (
-	what: What,
-	head: readonly string[],
-	mapping: Mapping,
-	cells: readonly string[]
-): Values =>
-	Object.fromEntries(
-		FIELDS[what].map(({ key }) => {
-			const column = mapping[key];
-			const at = column === undefined ? -1 : head.indexOf(column);
-			return [key, cells[at] ?? ''];
-		})
-	);

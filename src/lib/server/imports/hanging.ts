@@ -38,6 +38,13 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 			words: 'has other cost centers'
 		}
 	],
+	time_entry: [
+		{ sql: 'SELECT 1 FROM cost_line WHERE entry_id = @ref', words: 'is in a cost run' },
+		{
+			sql: 'SELECT 1 FROM time_entry WHERE id = @ref AND version > 1',
+			words: 'was changed by hand'
+		}
+	],
 	person: [
 		{
 			sql: `SELECT 1 FROM matter_role WHERE person_id = @ref AND ${notOwn('matter_id')}`,
@@ -72,9 +79,8 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 			words
 		})),
 		{
-			sql: `SELECT 1 FROM matter WHERE id = @ref AND (version > 1 OR restricted = 1)
-				UNION ALL SELECT 1 FROM matter_relation WHERE a_id = @ref OR b_id = @ref
-				UNION ALL SELECT 1 FROM matter_member WHERE matter_id = @ref`,
+			sql: `SELECT 1 FROM matter WHERE id = @ref AND version > 1
+				UNION ALL SELECT 1 FROM matter_relation WHERE a_id = @ref OR b_id = @ref`,
 			words: 'was changed by hand'
 		},
 		{
@@ -96,7 +102,8 @@ export function findHanging(ctx: Context, { place, ref }: Made, batchId: string)
 const NAMES = {
 	cost_center: "SELECT 'cost center ' || code AS name FROM cost_center WHERE id = @ref",
 	business_unit: 'SELECT name FROM business_unit WHERE id = @ref',
-	person: 'SELECT name FROM person WHERE id = @ref'
+	person: 'SELECT name FROM person WHERE id = @ref',
+	time_entry: "SELECT 'time of ' || day AS name FROM time_entry WHERE id = @ref"
 } as const;
 
 /** A matter that was restricted since is not named to someone outside it. */

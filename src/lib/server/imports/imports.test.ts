@@ -9,8 +9,9 @@ import { addTask } from '#server/tasks/commands.ts';
 import type { TaskRow } from '#server/tasks/rows.ts';
 import { bad, good, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { beginBatch, importRows } from './commands.ts';
-import { guessMapping, type What } from './fields.ts';
+import type { What } from './fields.ts';
 import { judgeTable } from './judge.ts';
+import { guessMapping, listFields } from './mapping.ts';
 import { listBatches } from './queries.ts';
 import { runImport, undoImport, type ImportOrder } from './run.ts';
 import { makeSampleCsv, makeSampleXlsx } from './sample.ts';
@@ -34,7 +35,8 @@ describe('an import', () => {
 			today: house.clock.today(),
 			what,
 			table,
-			mapping: guessMapping(what, table.head, null),
+			mapping: guessMapping(listFields(house.db, what), table.head, null),
+			decisions: {},
 			progress: new SharedArrayBuffer(4)
 		});
 	/** Imports rows as the screen does, whole. */
@@ -73,7 +75,7 @@ describe('an import', () => {
 		]) {
 			const item = await parseTable(data);
 			assert.deepEqual(
-				[item.rows[0]!.cells, guessMapping('people', item.head, null)],
+				[item.rows[0]!.cells, guessMapping(listFields(house.db, 'people'), item.head, null)],
 				[['Zoë', 'z@mail.example'], { name: 'Full name', mail: 'E-mail' }]
 			);
 		}
@@ -104,7 +106,7 @@ describe('an import', () => {
 				[2, 'new', 'new card'],
 				[3, 'new', 'new card; near to Quoin Staffing LLC, look at both afterwards'],
 				[4, 'known', 'There is a card for Quoin Staffing LLC already: it stays as it is.'],
-				[5, 'fault', 'Name is missing.'],
+				[5, 'fault', 'Name is missing. x is not a mail address.'],
 				[6, 'fault', '“alien” is neither person nor organization.'],
 				[7, 'fault', 'nonsense is not a mail address.'],
 				[8, 'known', 'There is a card for Anna Quill already: it stays as it is.']

@@ -7,55 +7,96 @@ import { cardVisible } from '#server/access/visibility.ts';
 import type { Db } from '#server/db/open.ts';
 import { all } from '#server/db/sql.ts';
 import { isMailAddress, NAME_LIMIT } from '#server/people/card.ts';
-import type { Values } from './fields.ts';
-import { isFault, isKnown, isNew, type Asker, type Judge } from './verdict.ts';
+import type { Values } from './mapping.ts';
+import {
+	faultOf,
+	isFault,
+	isKnown,
+	isNew,
+	type Asker,
+	type Decision,
+	type Fault,
+	type Judge
+} from './verdict.ts';
 import { personKind } from './person-kind.ts';
 
 /** Names this strongly alike are pointed out. */
 const NEAR = 88;
 
+type Known = { name: string; mails: Set<string> };
+
 export function judgePeople(db: Db, { me }: Asker): Judge {
 	const cards = listNames(db, me);
-	const exact = new Map(cards.map(({ folded, name }) => [folded, name]));
+	const exact = new Map<string, Known>();
 	const index = new NearIndex();
-	for (const { name, folded } of cards) index.add(name, folded);
-	return (values) => {
-		const { name = '' } = values;
-		const fault = findFault(values);
-		if (fault) return isFault(fault);
+	const know = (folded: string, name: string, mail: string) => {
+		const known = exact.get(folded) ?? { name, mails: new Set<string>() };
+		if (mail) known.mails.add(mail);
+		exact.set(folded, known);
+	};
+	for (const { name, folded, mail } of cards) {
+		know(folded, name, mail);
+		index.add(name, folded);
+	}
+	return (values, decision) => {
+		const { name = '', mail = '' } = values;
+		const faults = listFaults(values);
+		if (faults.length || name === '') return isFault(faults);
 		const folded = foldName(name);
 		const same = exact.get(folded);
-		if (same !== undefined)
-			return isKnown(`There is a card for ${same} already: it stays as it is.`);
-		const near = index.find(name);
-		exact.set(folded, name);
+		if (same && isTheSame(same, mail.toLowerCase(), decision))
+			return {
+				...isKnown(`There is a card for ${same.name} already: it stays as it is.`),
+				namesake: true
+			};
+		const near = same ? undefined : index.find(name);
+		know(folded, name, mail.toLowerCase());
 		index.add(name, name);
+		if (same) return { ...isNew(`another ${same.name}: the mail is not the same`), namesake: true };
 		return isNew(near ? `new card; near to ${near}, look at both afterwards` : 'new card');
 	};
 }
 
-const listNames = (db: Db, me: string): { name: string; folded: string }[] =>
+/** Two of one name with different mail are two people, unless somebody says otherwise. */
+function isTheSame({ mails }: Known, mail: string, decision: Decision | undefined): boolean {
+	if (decision) return decision === 'same';
+	return mail === '' || mails.size === 0 || mails.has(mail);
+}
+
+const listNames = (db: Db, me: string): { name: string; folded: string; mail: string }[] =>
 	all(
 		db,
-		`SELECT p.name, p.folded
-		FROM person p
-		WHERE ${cardVisible('p')}
-		UNION ALL
-		SELECT p.name, n.folded
-		FROM person_name n
-		JOIN person p ON p.id = n.person_id
-		WHERE ${cardVisible('p')}`,
+		`WITH named (id, name, folded) AS (
+			SELECT p.id, p.name, p.folded
+			FROM person p
+			WHERE ${cardVisible('p')}
+			UNION ALL
+			SELECT p.id, p.name, n.folded
+			FROM person_name n
+			JOIN person p ON p.id = n.person_id
+			WHERE ${cardVisible('p')}
+		)
+		SELECT d.name, d.folded, coalesce(lower(c.value), '') AS mail
+		FROM named d
+		LEFT JOIN person_contact c ON c.person_id = d.id AND c.kind = 'mail'`,
 		{ me }
 	);
 
-function findFault({ name = '', kind = '', mail, parent }: Values): string | null {
+function listFaults({ name = '', kind = '', mail, parent }: Values): Fault[] {
 	const folded = foldName(name);
-	if (folded === '') return 'A name needs letters or digits.';
-	if (name.length > NAME_LIMIT) return 'The name is longer than 200 characters.';
-	if (personKind(kind, name) === null) return `“${kind}” is neither person nor organization.`;
-	if (mail && !isMailAddress(mail)) return `${mail} is not a mail address.`;
-	if (parent && foldName(parent) === folded) return 'Nobody is their own parent organization.';
-	return null;
+	return [
+		...faultOf('name', name !== '' && folded === '' && 'A name needs letters or digits.'),
+		...faultOf('name', name.length > NAME_LIMIT && 'The name is longer than 200 characters.'),
+		...faultOf(
+			'kind',
+			personKind(kind, name) === null && `“${kind}” is neither person nor organization.`
+		),
+		...faultOf('mail', mail && !isMailAddress(mail) && `${mail} is not a mail address.`),
+		...faultOf(
+			'parent',
+			parent && foldName(parent) === folded && 'Nobody is their own parent organization.'
+		)
+	];
 }
 
 type Entry = { name: string; form: NameForm };

@@ -1,14 +1,23 @@
 /**
- * What an import would do, row by row, before anything is done: the fate of each, and why. Runs in
- * a worker.
+ * What an import would do, row by row, before anything is done: the fate of each, and all that is
+ * wrong with it. Runs in a worker.
  */
 import type { Db } from '#server/db/open.ts';
-import { FIELDS, readValues, type Mapping, type Values, type What } from './fields.ts';
+import type { Field, What } from './fields.ts';
+import { listFields, readValues, type Mapping, type Values } from './mapping.ts';
 import { judgeMatters } from './judge-matters.ts';
 import { judgePeople } from './judge-people.ts';
+import { judgeTime } from './judge-time.ts';
 import { judgeUnits } from './judge-units.ts';
 import type { Table } from './table.ts';
-import { isFault, type Asker, type Judge, type Verdict } from './verdict.ts';
+import {
+	isFault,
+	type Asker,
+	type Decision,
+	type Fault,
+	type Judge,
+	type Verdict
+} from './verdict.ts';
 
 export type JudgedRow = Verdict & {
 	n: number;
@@ -20,38 +29,57 @@ export type Plan = { rows: JudgedRow[]; made: number; known: number; faults: num
 const JUDGES: Readonly<Record<What, (db: Db, asker: Asker) => Judge>> = {
 	units: judgeUnits,
 	people: judgePeople,
-	matters: judgeMatters
+	matters: judgeMatters,
+	time: judgeTime
 };
 
+/** By the number of a row, what was said of it. */
+export type Decisions = Record<string, Decision>;
 export type JudgeQuery = Asker & {
 	what: What;
 	table: Table;
 	mapping: Mapping;
+	decisions: Decisions;
 	/** One number, shared between the threads: how many rows were judged. */
 	progress: SharedArrayBuffer;
 };
 
 /** The fate of every row. A judge remembers the rows before: the second of two alike is told so. */
 export function judgeTable(db: Db, query: JudgeQuery): Plan {
-	const { what, table, mapping } = query;
+	const { what, table, mapping, decisions } = query;
+	const fields = listFields(db, what);
 	const judge = JUDGES[what](db, query);
 	const done = new Int32Array(query.progress);
 	const rows = table.rows.map(({ n, cells }): JudgedRow => {
-		const values = readValues(what, table.head, mapping, cells);
-		const verdict = findCommonFault(what, values) ?? judge(values);
+		const values = readValues(fields, table.head, mapping, cells);
+		const common = listCommonFaults(fields, values);
+		const judged = judge(values, decisions[n]);
+		const verdict = common.length ? isFault([...common, ...judged.faults]) : judged;
 		Atomics.add(done, 0, 1);
-		return { n, values, what: values.name || values.title || values.unit || '', ...verdict };
+		return { n, values, what: nameOf(values), ...verdict };
 	});
 	const count = (fate: Verdict['fate']) => rows.filter((row) => row.fate === fate).length;
 	return { rows, made: count('new'), known: count('known'), faults: count('fault') };
 }
 
-const LIMITS: Readonly<Record<string, number>> = { note: 4000, title: 500 };
-const LIMIT = 300;
+const nameOf = ({ name, title, unit, narrative }: Values): string =>
+	name || title || unit || narrative || '';
 
-function findCommonFault(what: What, values: Values): Verdict | undefined {
-	const missing = FIELDS[what].find(({ key, needed }) => needed && !values[key]);
-	if (missing) return isFault(`${missing.name} is missing.`);
-	const long = FIELDS[what].find(({ key }) => (values[key]?.length ?? 0) > (LIMITS[key] ?? LIMIT));
-	return long && isFault(`${long.name} is too long.`);
-}
+const LIMITS: Readonly<Record<string, number>> = {
+	note: 4000,
+	title: 500,
+	members: 1000,
+	narrative: 1000
+};
+const LIMIT = 300;
+const FACT_LIMIT = 4000;
+
+const limitOf = (key: string): number =>
+	LIMITS[key] ?? (key.startsWith('fact:') ? FACT_LIMIT : LIMIT);
+
+const listCommonFaults = (fields: readonly Field[], values: Values): Fault[] =>
+	fields.flatMap(({ key, name, needed }): Fault[] => {
+		const value = values[key] ?? '';
+		if (needed && !value) return [{ key, text: `${name} is missing.` }];
+		return value.length > limitOf(key) ? [{ key, text: `${name} is too long.` }] : [];
+	});

@@ -3,14 +3,22 @@
  * that it can be taken back.
  */
 import { parseTypedDate } from '#core/dates/typed.ts';
-import type { PlainDate } from '#core/dates/plain.ts';
-import type { Context } from '#server/app/application.ts';
+import { plainDate, type PlainDate } from '#core/dates/plain.ts';
+import { cardVisible } from '#server/access/visibility.ts';
+import { actingStaff, type Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
 import { newId } from '#server/app/ids.ts';
 import type { Recorder } from '#server/app/record.ts';
 import { insert, insertOrIgnore, maybeOne, scalar, update } from '#server/db/sql.ts';
-import { listKinds } from '#server/kinds/queries.ts';
-import { insertMatter, openingInput, requireOpeningParts } from '#server/matters/opening.ts';
+import { foldName } from '#core/people/names.ts';
+import { listKinds, type StoredKind } from '#server/kinds/queries.ts';
+import {
+	addMembers,
+	insertMatter,
+	openingInput,
+	requireOpeningParts
+} from '#server/matters/opening.ts';
+import { retainUntil } from '#server/matters/status.ts';
 import type { MatterReferenceRow, MatterRoleRow, MatterRow } from '#server/matters/rows.ts';
 import { categoriesOf, findSameName, isAbove, linesOf } from '#server/people/card.ts';
 import type { PersonRow } from '#server/people/rows.ts';
@@ -20,12 +28,24 @@ import {
 	insertName,
 	insertPerson
 } from '#server/people/write-card.ts';
+import type { TimeEntryRow } from '#server/time/rows.ts';
 import type { BusinessUnitRow, CostCenterRow } from '#server/units/rows.ts';
-import type { Values, What } from './fields.ts';
-import { FACT_COLUMNS, findKindNamed, findLawyer } from './judge-matters.ts';
+import type { What } from './fields.ts';
+import {
+	findFactNamed,
+	findKindNamed,
+	findLawyer,
+	findMember,
+	readNumber,
+	readStatus,
+	readYes,
+	splitMembers
+} from './judge-matters.ts';
+import type { Values } from './mapping.ts';
+import { readTimeRow } from './judge-time.ts';
 import { personKind } from './person-kind.ts';
 
-export type Place = 'business_unit' | 'cost_center' | 'person' | 'matter';
+export type Place = 'business_unit' | 'cost_center' | 'person' | 'matter' | 'time_entry';
 export type Made = { place: Place; ref: string };
 type Maker = (ctx: Context, values: Values, record: Recorder) => Made[];
 
@@ -33,8 +53,30 @@ type Maker = (ctx: Context, values: Values, record: Recorder) => Made[];
 export const MAKERS: Readonly<Record<What, Maker>> = {
 	units: makeUnit,
 	people: makePerson,
-	matters: makeMatter
+	matters: makeMatter,
+	time: makeTime
 };
+
+/** Time as it was worked, not rounded anew: a draft, unless it was released where it comes from. */
+function makeTime(ctx: Context, values: Values): Made[] {
+	const asker = { me: actingStaff(ctx).id, today: ctx.clock.today() };
+	const row = readTimeRow(ctx.db, asker, values);
+	if (Array.isArray(row)) throw new Refused(row.map(({ text }) => text).join(' '));
+	const id = newId('tim');
+	const now = ctx.clock.now();
+	insert<TimeEntryRow>(ctx.db, 'time_entry', {
+		id,
+		staff_id: row.staffId,
+		matter_id: row.matterId,
+		day: plainDate(row.day),
+		minutes: row.minutes,
+		narrative: row.narrative,
+		activity: row.activity,
+		released_at: row.isReleased ? now : null,
+		created_at: now
+	});
+	return [{ place: 'time_entry', ref: id }];
+}
 
 const HUES = 6;
 function makeUnit(ctx: Context, { unit = '', code = '', name = '' }: Values): Made[] {
@@ -71,6 +113,8 @@ function makePerson(ctx: Context, values: Values): Made[] {
 		email: values.mail ?? '',
 		phone: values.phone ?? '',
 		note: values.note ?? '',
+		// The row was looked at: a namesake with another mail is somebody else.
+		twin: true,
 		formerNames: values.former ?? ''
 	});
 	for (const alias of linesOf(values.aliases ?? '')) insertName(ctx, id, 'alias', alias);
@@ -81,8 +125,8 @@ function makePerson(ctx: Context, values: Values): Made[] {
 const AFTER_MAIL_AND_PHONE = 2;
 
 /** Gives an imported card its parent, which is made where it is not there. */
-export function linkParent(ctx: Context, { name = '', parent = '' }: Values): Made[] {
-	const child = findSameName(ctx, name);
+export function linkParent(ctx: Context, { name = '', parent = '', mail = '' }: Values): Made[] {
+	const child = findNamesake(ctx, name, mail) ?? findSameName(ctx, name);
 	if (parent === '' || !child) return [];
 	const found = findSameName(ctx, parent);
 	const parentId = found?.id ?? insertPerson(ctx, { kind: 'organization', name: parent });
@@ -91,6 +135,24 @@ export function linkParent(ctx: Context, { name = '', parent = '' }: Values): Ma
 	update<PersonRow>(ctx.db, 'person', { id: child.id }, { parent_id: parentId });
 	return found ? [] : [{ place: 'person', ref: parentId }];
 }
+
+/** Of several of one name, the one with this mail; never a card that one does not see. */
+const findNamesake = (
+	ctx: Context,
+	name: string,
+	mail: string
+): Pick<PersonRow, 'id'> | undefined =>
+	maybeOne(
+		ctx.db,
+		`SELECT p.id
+		FROM person p
+		JOIN person_contact c ON c.person_id = p.id AND c.kind = 'mail'
+		WHERE p.folded = @folded
+			AND lower(c.value) = lower(@mail)
+			AND ${cardVisible('p')}
+		ORDER BY p.id DESC`,
+		{ folded: foldName(name), mail, me: actingStaff(ctx).id }
+	);
 
 /**
  * A matter that was opened on another day, without first tasks, mails and interest checks for each
@@ -105,7 +167,7 @@ function makeMatter(ctx: Context, values: Values, record: Recorder): Made[] {
 	};
 	const { party = '', partyKind = '', counsel = '', reference = '', note = '' } = values;
 	const opponentId = party ? card(party, personKind(partyKind, party) ?? 'organization') : null;
-	const matter = openImported(ctx, values, opponentId, record);
+	const matter = openImported(ctx, values, { opponentId, card }, record);
 	made.push({ place: 'matter', ref: matter.id });
 	if (counsel)
 		insertOrIgnore<MatterRoleRow>(ctx.db, 'matter_role', {
@@ -138,13 +200,14 @@ function findOrMake(
 function openImported(
 	ctx: Context,
 	values: Values,
-	opponentId: string | null,
+	{ opponentId, card }: { opponentId: string | null; card: MakeCard },
 	record: Recorder
 ): MatterRow {
 	const kind = findKindNamed(listKinds(ctx), values.kind ?? '');
-	const facts = Object.keys(FACT_COLUMNS).flatMap((key) =>
-		values[key] ? [[`fact:${key}`, values[key]]] : []
-	);
+	const members = splitMembers(values.members ?? '').map((name) => ({
+		staffId: findMember(ctx.db, name),
+		part: ''
+	}));
 	const opening = openingInput.parse({
 		kind: kind?.id ?? '',
 		title: values.title,
@@ -153,13 +216,54 @@ function openImported(
 		opponentId,
 		rulebook: kind?.rulebook ?? null,
 		priority: values.priority?.toLowerCase() || 'normal',
-		facts: Object.fromEntries(facts) as Values
+		restricted: readYes(values.restricted ?? '') === true,
+		members,
+		facts: kind ? factsOf(kind, values, card) : {}
 	});
 	const parts = requireOpeningParts(ctx, opening);
 	const day = openedOn(ctx, values.opened);
 	const kindName = parts.kind.name.toLowerCase();
 	const words = `Taken over by an import as ${kindName}, ${parts.lawyer.name} responsible; opened on ${day}.`;
-	return insertMatter(ctx, opening, parts, { day, words }, record);
+	const number = readNumber(values.number ?? '') || undefined;
+	const matter = insertMatter(ctx, opening, parts, { day, words, number }, record);
+	addMembers(ctx, matter, opening, record);
+	setImportedStatus(ctx, matter, parts.kind, values);
+	return matter;
+}
+
+type MakeCard = (name: string, kind: PersonRow['kind']) => string;
+
+/** The facts of a row under the keys of its kind; who is named in one has a card. */
+const factsOf = (kind: StoredKind, values: Values, card: MakeCard): Values =>
+	Object.fromEntries(
+		Object.entries(values).flatMap(([key, typed]) => {
+			const fact = typed ? findFactNamed(kind, key) : undefined;
+			if (!fact) return [];
+			const value = fact.type === 'person' ? card(typed, personKind('', typed) ?? 'person') : typed;
+			return [[`fact:${fact.key}`, value]];
+		})
+	);
+
+/** On hold or closed, as it was where it came from. */
+function setImportedStatus(
+	ctx: Context,
+	matter: MatterRow,
+	kind: StoredKind,
+	{ status: typed = '', closed = '', ending = '' }: Values
+): void {
+	const status = readStatus(typed) ?? 'open';
+	if (status === 'open') return;
+	const day = openedOn(ctx, closed);
+	const words = { status, status_reason: 'Taken over by an import', status_from: day };
+	const end =
+		status === 'closed'
+			? {
+					closed_on: day,
+					retain_until: retainUntil(kind, day),
+					ending: kind.endings.find((one) => one.toLowerCase() === ending.toLowerCase()) ?? ''
+				}
+			: {};
+	update<MatterRow>(ctx.db, 'matter', { id: matter.id }, { ...words, ...end });
 }
 
 const findUnitNamed = ({ db }: Context, unit: string): string | undefined =>

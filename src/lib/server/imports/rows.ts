@@ -5,7 +5,7 @@
 /** Table `import_batch`. */
 export type ImportBatchRow = {
 	id: string;
-	what: 'units' | 'people' | 'matters';
+	what: 'units' | 'people' | 'matters' | 'time';
 	file_name: string;
 	rows: number;
 	made: number;
@@ -14,6 +14,10 @@ export type ImportBatchRow = {
 	undone_at: string | null;
 	state: 'running' | 'done' | 'undoing' | 'undone';
 	ended_at: string | null;
+	/** The rows it was made from, as a CSV file. */
+	file_sha256: string | null;
+	/** By the number of a row, what was said of it; as JSON. */
+	decisions: string;
 };
 
 /** Table `import_made`. */

@@ -14,7 +14,9 @@ import {
 	PIECE,
 	undoRows
 } from './commands.ts';
-import type { Mapping, Values, What } from './fields.ts';
+import type { What } from './fields.ts';
+import type { Decisions } from './judge.ts';
+import type { Mapping, Values } from './mapping.ts';
 import { findHanging } from './hanging.ts';
 import type { Made } from './makers.ts';
 import type { ImportBatchRow } from './rows.ts';
@@ -24,6 +26,9 @@ export type ImportOrder = {
 	fileName: string;
 	header: string[];
 	mapping: Mapping;
+	/** Where its rows are kept, and what was said of some. */
+	sha256?: string;
+	decisions?: Decisions;
 	rows: { n: number; values: Values }[];
 };
 export type Imported = { batchId: string; rows: number; made: number };

@@ -147,8 +147,21 @@ function makeTable(lines: readonly Line[]): Table {
 	const twice = findTwice(names);
 	if (twice) throw refuse(`Two columns are called “${twice}”.`);
 	if (rows.length === 0) throw refuse('There is no row below the head.');
+	refuseNameless(rows, names);
 	for (const row of rows) refuseFormulas(row, names);
 	return { head: names, rows };
+}
+
+/** What stands under no name would be left out without a word. */
+function refuseNameless(rows: readonly Line[], names: readonly string[]): void {
+	for (const { n, cells } of rows) {
+		const column = cells.findIndex((cell, at) => cell !== '' && !names[at]);
+		if (column === -1) continue;
+		const cell = cells[column]?.slice(0, SHOWN) ?? '';
+		throw refuse(
+			`Row ${n} has “${cell}” in column ${column + 1}, which has no name in the first row. Name the column, or empty it.`
+		);
+	}
 }
 
 function findTwice(names: readonly string[]): string | undefined {

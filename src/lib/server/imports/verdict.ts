@@ -1,17 +1,32 @@
 /** The fate of one row of an import, and why. */
 import type { PlainDate } from '#core/dates/plain.ts';
-import type { Values } from './fields.ts';
+import type { Values } from './mapping.ts';
 
+/** What is wrong with one field of a row. */
+export type Fault = { key: string; text: string };
 export type Verdict = {
 	fate: 'new' | 'known' | 'fault';
 	/** Why, in words. */
 	why: string;
+	faults: Fault[];
+	/** There is a card of that name: one may say that this is another, or the same. */
+	namesake?: boolean;
 };
-export type Judge = (values: Values) => Verdict;
+/** What somebody said of a row: its name is that of the same person, or of another. */
+export type Decision = 'same' | 'other';
+export type Judge = (values: Values, decision?: Decision) => Verdict;
 
-export const isNew = (why: string): Verdict => ({ fate: 'new', why });
-export const isKnown = (why: string): Verdict => ({ fate: 'known', why });
-export const isFault = (why: string): Verdict => ({ fate: 'fault', why });
+export const isNew = (why: string): Verdict => ({ fate: 'new', why, faults: [] });
+export const isKnown = (why: string): Verdict => ({ fate: 'known', why, faults: [] });
+export const isFault = (faults: readonly Fault[]): Verdict => ({
+	fate: 'fault',
+	why: faults.map(({ text }) => text).join(' '),
+	faults: [...faults]
+});
+
+/** A fault of a field, where there is one. */
+export const faultOf = (key: string, text: string | false | null | undefined): Fault[] =>
+	text ? [{ key, text }] : [];
 
 /** For whom and on which day rows are judged. */
 export type Asker = { me: string; today: PlainDate };

@@ -6,12 +6,15 @@ import { actingStaff, type Context, type Staff } from '#server/app/application.t
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { newId } from '#server/app/ids.ts';
 import { plural } from '#core/format/words.ts';
-import { cleanMapping, guessMapping, type Mapping, type What } from './fields.ts';
-import type { Plan } from './judge.ts';
-import { findMapping } from './queries.ts';
+import { makeCsv } from '#server/files/workbook.ts';
+import type { Field, What } from './fields.ts';
+import type { Decisions, Plan } from './judge.ts';
+import { cleanMapping, guessMapping, listFields, type Mapping } from './mapping.ts';
+import { findKept, findMapping } from './queries.ts';
 import { runImport, type Imported } from './run.ts';
 import type { Table } from './table.ts';
 import { judgeTask, tableTask } from './tasks.ts';
+import type { Decision } from './verdict.ts';
 
 export type Work = {
 	id: string;
@@ -25,6 +28,8 @@ export type Work = {
 	fault: string;
 	table: Table | null;
 	mapping: Mapping;
+	/** By the number of a row, whether its name is that of the same person or of another. */
+	decisions: Decisions;
 	plan: Plan | null;
 	batchId: string | null;
 };
@@ -33,7 +38,7 @@ const KEPT = 5;
 const works = new Map<string, Work>();
 
 /** Begins to look through a file; what becomes of it is asked for by the id. */
-export function beginWork(ctx: Context, what: What, file: File): string {
+export function beginWork(ctx: Context, what: What, file: File, decisions: Decisions = {}): string {
 	const me = actingStaff(ctx);
 	const work: Work = {
 		id: newId('wrk'),
@@ -46,6 +51,7 @@ export function beginWork(ctx: Context, what: What, file: File): string {
 		fault: '',
 		table: null,
 		mapping: {},
+		decisions,
 		plan: null,
 		batchId: null
 	};
@@ -70,12 +76,12 @@ async function readFile(ctx: Context, work: Work, file: File): Promise<void> {
 	const data = new Uint8Array(await file.arrayBuffer());
 	work.table = await ctx.work.run(tableTask, { data });
 	const { head } = work.table;
-	work.mapping = guessMapping(work.what, head, findMapping(ctx, work.what, head));
+	work.mapping = guessMapping(fieldsOf(ctx, work), head, findMapping(ctx, work.what, head));
 	await judge(ctx, work, work.table);
 }
 
 async function judge(ctx: Context, work: Work, table: Table): Promise<void> {
-	const { mapping, what } = work;
+	const { mapping, what, decisions } = work;
 	const progress = new SharedArrayBuffer(4);
 	work.state = 'judging';
 	work.total = table.rows.length;
@@ -85,10 +91,10 @@ async function judge(ctx: Context, work: Work, table: Table): Promise<void> {
 	try {
 		const me = actingStaff(ctx).id;
 		const today = ctx.clock.today();
-		const query = { me, today, what, table, mapping, progress };
+		const query = { me, today, what, table, mapping, decisions, progress };
 		const plan = await ctx.work.run(judgeTask, query);
-		// Another mapping was chosen meanwhile: that one counts.
-		if (work.mapping !== mapping) return;
+		// Something was chosen or mended meanwhile: that counts.
+		if (work.mapping !== mapping || work.decisions !== decisions || work.table !== table) return;
 		work.plan = plan;
 		work.done = plan.rows.length;
 		work.state = 'ready';
@@ -108,12 +114,82 @@ export const listWorks = (me: Staff): Work[] =>
 		.filter(({ staffId, state }) => staffId === me.id && state !== 'done')
 		.reverse();
 
-/** Other columns for the fields: looked through anew. */
-export function remap(ctx: Context, work: Work, mapping: Mapping): void {
+export const fieldsOf = ({ db }: Pick<Context, 'db'>, { what }: Work): readonly Field[] =>
+	listFields(db, what);
+
+/** Puts a file away that is not being written. */
+export function dropWork({ id, state }: Work): void {
+	if (state !== 'writing') works.delete(id);
+}
+
+/** Looks through the rows once more, after something about them was changed. */
+function again(ctx: Context, work: Work, change: (table: Table) => void): void {
+	if (!work.table || work.state === 'writing' || work.state === 'done') return;
+	change(work.table);
 	const { table } = work;
-	if (!table || work.state === 'writing' || work.state === 'done') return;
-	work.mapping = cleanMapping(work.what, table.head, mapping);
 	void guarded(work, () => judge(ctx, work, table));
+}
+
+/** Other columns for the fields: looked through anew. */
+export const remap = (ctx: Context, work: Work, mapping: Mapping): void =>
+	again(ctx, work, ({ head }) => {
+		work.mapping = cleanMapping(fieldsOf(ctx, work), head, mapping);
+	});
+
+/** Whether the name of a row is that of the same person, or of another. */
+export const decide = (ctx: Context, work: Work, n: number, decision: Decision): void =>
+	again(ctx, work, () => {
+		work.decisions = { ...work.decisions, [n]: decision };
+	});
+
+/** Values of one row put right in place; a field that had no column gets one. */
+export const mend = (
+	ctx: Context,
+	work: Work,
+	n: number,
+	values: Readonly<Record<string, string>>
+): void =>
+	again(ctx, work, (table) => {
+		const fields = fieldsOf(ctx, work).filter(({ key }) => values[key] !== undefined);
+		const head = [...table.head];
+		const mapping = { ...work.mapping };
+		for (const { key, name } of fields) {
+			if (mapping[key] !== undefined) continue;
+			mapping[key] = name;
+			if (!head.includes(name)) head.push(name);
+		}
+		const rows = table.rows.map((row) => {
+			if (row.n !== n) return row;
+			const cells = head.map((_, at) => row.cells[at] ?? '');
+			for (const { key } of fields) cells[head.indexOf(mapping[key]!)] = values[key]!.trim();
+			return { n, cells };
+		});
+		work.table = { head, rows };
+		work.mapping = mapping;
+	});
+
+/** The rows with a fault as a file, with all that is wrong in a column of its own. */
+export function makeFaultsCsv({ plan, table }: Work): string {
+	if (!plan || !table) throw new Refused('The rows are still being looked at.');
+	const why = new Map(
+		plan.rows.flatMap(({ n, fate, why: words }) => (fate === 'fault' ? [[n, words]] : []))
+	);
+	return makeCsv([
+		['Row', 'What is wrong', ...table.head],
+		...table.rows.flatMap(({ n, cells }) => {
+			const words = why.get(n);
+			return words === undefined ? [] : [[String(n), words, ...cells]];
+		})
+	]);
+}
+
+/** Looks through the rows of an import once more that was taken back. @throws Refused */
+export function beginAgain(ctx: Context, batchId: string): string {
+	const kept = findKept(ctx, batchId);
+	if (!kept) throw new Refused('The rows of this import were not kept. Choose its file again.');
+	const data = ctx.files.get(kept.sha256);
+	const file = new File([new Uint8Array(data)], kept.fileName);
+	return beginWork(ctx, kept.what, file, kept.decisions);
 }
 
 /** Imports what is new, if no row has a fault. */
@@ -124,12 +200,14 @@ export async function finishWork(ctx: Context, work: Work): Promise<Result<Impor
 			throw new Refused('The rows are still being looked at.');
 		if (plan.faults)
 			throw new Refused(
-				`${plural(plan.faults, 'row has a fault', 'rows have faults')}. Mend the file and choose it again: all rows or none.`
+				`${plural(plan.faults, 'row has a fault', 'rows have faults')}. Put them right here, or mend the file and choose it again: all rows or none.`
 			);
 		work.state = 'writing';
 		work.done = 0;
 		work.total = plan.made;
-		const imported = await runImport(ctx, orderOf(work, plan, table), (done) => (work.done = done));
+		const sha256 = ctx.files.put(Buffer.from(makeCsv(tableRows(table))));
+		const order = { ...orderOf(work, plan, table), sha256 };
+		const imported = await runImport(ctx, order, (done) => (work.done = done));
 		work.state = 'done';
 		work.batchId = imported.batchId;
 		return { ok: true, value: imported };
@@ -139,10 +217,22 @@ export async function finishWork(ctx: Context, work: Work): Promise<Result<Impor
 	}
 }
 
-const orderOf = ({ what, fileName, mapping }: Work, plan: Plan, table: Table) => ({
+const tableRows = ({ head, rows }: Table): string[][] => [
+	head,
+	...rows.map(({ cells }) => head.map((_, at) => cells[at] ?? ''))
+];
+
+const orderOf = ({ what, fileName, mapping, decisions }: Work, plan: Plan, table: Table) => ({
 	what,
 	fileName,
 	mapping,
+	// The rows are kept one below the other: their numbers begin anew.
+	decisions: Object.fromEntries(
+		table.rows.flatMap(({ n }, at) => {
+			const decision = decisions[n];
+			return decision ? [[String(at + 2), decision]] : [];
+		})
+	),
 	header: table.head,
 	rows: plan.rows.filter(({ fate }) => fate === 'new').map(({ n, values }) => ({ n, values }))
 });

@@ -118,7 +118,7 @@ function refuseChangedTypes(ctx: Context, before: StoredKind, kind: Kind): void 
 		const old = before.facts.find(({ key }) => key === fact.key);
 		if (old && old.type !== fact.type && isFilled(ctx, kind.id, fact.key))
 			throw new Refused(
-				`${fact.name} is filled on matters already: its sort cannot change. Take it away and add another.`,
+				`${fact.name} is filled on matters already: its sort cannot change. Take out it and add another.`,
 				'facts'
 			);
 	}

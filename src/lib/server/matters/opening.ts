@@ -12,7 +12,7 @@ import { NotFound, Refused } from '#server/app/errors.ts';
 import { flag, maybeId, maybeText } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
 import type { Recorder } from '#server/app/record.ts';
-import { insert, scalar, update } from '#server/db/sql.ts';
+import { exists, insert, scalar, update } from '#server/db/sql.ts';
 import { findKind, type StoredKind } from '#server/kinds/queries.ts';
 import { findPersonName, NAME_LIMIT, requirePerson } from '#server/people/card.ts';
 import { insertPerson } from '#server/people/write-card.ts';
@@ -90,15 +90,16 @@ export function requireOpeningParts(ctx: Context, opening: Opening): OpeningPart
 /**
  * Writes the matter with its number, facts, title, other side and split; the rest is the caller's.
  * @param words the first entry of its logbook
+ * @param number one it has already; the next of its year where none is given
  */
 export function insertMatter(
 	ctx: Context,
 	opening: Opening,
 	{ kind }: OpeningParts,
-	{ day, words }: { day: PlainDate; words: string },
+	{ day, words, number }: { day: PlainDate; words: string; number?: string | undefined },
 	record: Recorder
 ): MatterRow {
-	const matter = insertRow(ctx, opening, day);
+	const matter = insertRow(ctx, opening, day, number);
 	record.logOn(matter.id, 'matter', words);
 	writeFacts(ctx, matter.id, kind, opening.facts);
 	const title = titleOf(ctx, opening, kind, matter.id);
@@ -115,8 +116,14 @@ export function insertMatter(
 	return { ...matter, title };
 }
 
-function insertRow(ctx: Context, opening: Opening, day: PlainDate): MatterRow {
-	const number = nextNumber(ctx, Number(day.slice(0, 4)));
+function insertRow(
+	ctx: Context,
+	opening: Opening,
+	day: PlainDate,
+	own: string | undefined
+): MatterRow {
+	if (own !== undefined && isTaken(ctx, own)) throw new Refused(`The number ${own} is taken.`);
+	const number = own ?? nextNumber(ctx, Number(day.slice(0, 4)));
 	const matter: MatterRow = {
 		id: newId('mat'),
 		number,
@@ -148,7 +155,13 @@ function insertRow(ctx: Context, opening: Opening, day: PlainDate): MatterRow {
 	return matter;
 }
 
-/** The next number of the year: LF-2026-0042. Never given twice, never changed. */
+const isTaken = ({ db }: Context, number: string): boolean =>
+	exists(db, 'SELECT 1 FROM matter WHERE number = @number', { number });
+
+/**
+ * The next number of the year: LF-2026-0042. Never given twice, never changed; one that a matter
+ * brought along is passed over.
+ */
 function nextNumber(ctx: Context, year: number): string {
 	const pattern = findSetting(ctx, 'matter number', 'LF-{year}-{0000}');
 	const last = scalar(
@@ -159,9 +172,10 @@ function nextNumber(ctx: Context, year: number): string {
 		RETURNING last`,
 		{ year }
 	);
-	return pattern
+	const number = pattern
 		.replace('{year}', String(year))
 		.replace(/\{(0+)\}/, (_, zeros: string) => String(last).padStart(zeros.length, '0'));
+	return isTaken(ctx, number) ? nextNumber(ctx, year) : number;
 }
 
 function titleOf(ctx: Context, opening: Opening, kind: StoredKind, matterId: string): string {

@@ -78,8 +78,9 @@ export const closeMatter = matterCommand({
 		remove<ClosingItemRow>(ctx.db, 'closing_item', { matter_id: matter.id });
 		const settled = settleAll({ ctx, matter, record, reason }, open, choices);
 		tellDrafts(ctx, matter, open.drafts);
-		const years = requireKind(ctx, matter.kind).retentionYears;
-		const until = yearsAfter(day, years);
+		const kind = requireKind(ctx, matter.kind);
+		const until = retainUntil(kind, day);
+		const years = kind.retentionYears;
 		updateMatter(ctx, matter, {
 			status: 'closed',
 			status_reason: reason,
@@ -111,8 +112,11 @@ function refuseWrongEnding(ctx: Context, matter: MatterRow, ending: string): voi
 	if (!endings.includes(ending)) throw new Refused('Choose how it ended.', 'ending');
 }
 
-const yearsAfter = (day: PlainDate, years: number): PlainDate =>
-	fromDay(addMonths(toDay(day), years * 12));
+/** Until when what ended on a day is kept, by its kind. */
+export const retainUntil = (
+	{ retentionYears }: { retentionYears: number },
+	day: PlainDate
+): PlainDate => fromDay(addMonths(toDay(day), retentionYears * 12));
 
 function refuseUnsettled(open: StillOpen, choices: Choices): void {
 	const { deadlines, tasks, rounds } = countUnsettled(open, choices);

@@ -6,7 +6,7 @@ import { requireAction } from '#server/http/request.ts';
 import { WHATS } from '#server/imports/fields.ts';
 import { listBatches } from '#server/imports/queries.ts';
 import { undoImport } from '#server/imports/run.ts';
-import { beginWork, listWorks } from '#server/imports/works.ts';
+import { beginAgain, beginWork, listWorks } from '#server/imports/works.ts';
 import { id } from '#server/app/fields.ts';
 
 export function load(event) {
@@ -20,7 +20,8 @@ export function load(event) {
 			fileName: work.fileName,
 			state: work.state,
 			done: work.done,
-			total: work.total
+			total: work.total,
+			faults: work.plan?.faults ?? 0
 		}))
 	};
 }
@@ -41,5 +42,14 @@ const undo = callable({
 	input: z.object({ batchId: id('an import') }),
 	run: (ctx, { batchId }) => undoImport(ctx, batchId)
 });
+const again = callable({
+	action: 'import.run',
+	input: z.object({ batchId: id('an import') }),
+	run: (ctx, { batchId }) => ({ work: beginAgain(ctx, batchId) })
+});
 
-export const actions = { begin: actionValue(begin), undo: actionValue(undo) };
+export const actions = {
+	begin: actionValue(begin),
+	undo: actionValue(undo),
+	again: actionValue(again)
+};

@@ -14,8 +14,11 @@
 	const NAMES: Record<string, string> = {
 		units: 'Business units and cost centers',
 		people: 'People and organizations',
-		matters: 'Matters with their parties'
+		matters: 'Matters with their parties',
+		time: 'Time that was worked'
 	};
+	/** The import that is asked about before it is taken back. */
+	let asked = $state('');
 	const STATE: Record<string, string> = {
 		reading: 'being read',
 		judging: 'being looked through',
@@ -79,7 +82,10 @@
 							href="/imports/{w.id}"
 							><b class="min-w-0 grow truncate font-semibold">{w.fileName}</b><span class="sub"
 								>{NAMES[w.what]}</span
-							><span>{STATE[w.state]}{w.state === 'judging' ? ` ${w.done} of ${w.total}` : ''}</span
+							><span class={{ 'font-semibold text-madder': w.state === 'ready' && w.faults > 0 }}
+								>{w.state === 'ready' && w.faults
+									? `${plural(w.faults, 'row')} to put right`
+									: STATE[w.state]}{w.state === 'judging' ? ` ${w.done} of ${w.total}` : ''}</span
 							></a
 						>{/each}</Section
 				>{/if}
@@ -95,13 +101,37 @@
 						><span class="sub">{NAMES[b.what]}</span><span>{plural(b.rows, 'row')}</span><span
 							class="sub">{b.by}, {formatInstant(b.at, data.zone, data.today)}</span
 						>
-						{#if b.undoneAt}<span class="sub">taken back</span>{:else}<RowAction
+						{#if b.undoneAt}
+							<span class="sub">taken back</span>
+							{#if b.again}
+								<RowAction
+									action="?/again"
+									fields={{ batchId: b.id }}
+									stay
+									ondone={({ work }) => goto(`/imports/${work}`)}
+								>
+									do it anew
+								</RowAction>
+							{/if}
+						{:else if asked === b.id}
+							<span role="alert">
+								All {plural(b.made, 'entry', 'entries')} that it made go.
+							</span>
+							<RowAction
 								action="?/undo"
-								ondone={(d) => {
-									say(`Taken back: ${d.removed} made by it are gone.`);
+								look="btn"
+								ondone={({ removed }) => {
+									asked = '';
+									say(`Taken back: ${removed} made by it are gone.`);
 								}}
-								fields={{ batchId: b.id }}>take back</RowAction
-							>{/if}
+								fields={{ batchId: b.id }}
+							>
+								Take it back
+							</RowAction>
+							<button class="act" onclick={() => (asked = '')}>Cancel</button>
+						{:else}
+							<button class="act" onclick={() => (asked = b.id)}>take back</button>
+						{/if}
 					</div>
 				{:else}<Empty>No import yet.</Empty>{/each}
 			</Section>

@@ -1,17 +1,30 @@
 /** A file that is being imported: its columns, what each row would make, the faults first. */
-import { FIELDS, type Mapping } from '#server/imports/fields.ts';
+import { z } from 'zod';
 import type { JudgedRow, Plan } from '#server/imports/judge.ts';
-import { findWork, finishWork, remap } from '#server/imports/works.ts';
+import type { Mapping } from '#server/imports/mapping.ts';
+import {
+	decide,
+	dropWork,
+	fieldsOf,
+	findWork,
+	finishWork,
+	mend,
+	remap
+} from '#server/imports/works.ts';
 import { contextOf, notThere, requireAction } from '#server/http/request.ts';
 import { respond } from '#server/http/respond.ts';
 import { readFormData } from '#server/http/form-data.ts';
+import type { RequestEvent } from './$types.js';
 
 const SHOWN = 400;
+/** Rows with a fault have fields: not so many at once. */
+const FAULTS_SHOWN = 60;
 const ORDER: Readonly<Record<JudgedRow['fate'], number>> = { fault: 0, known: 1, new: 2 };
 
 export function load(event) {
 	const work = findWork(requireAction(event, 'import.run'), event.params.id);
 	if (!work) return notThere('import');
+	const fields = fieldsOf(event.locals.app, work);
 	return {
 		work: {
 			id: work.id,
@@ -25,37 +38,74 @@ export function load(event) {
 			head: work.table?.head ?? [],
 			batchId: work.batchId
 		},
-		fields: FIELDS[work.what].map(({ key, name, needed }) => ({
-			key,
-			name,
-			needed: needed === true
-		})),
+		fields: fields.map(({ key, name, needed }) => ({ key, name, needed: needed === true })),
 		plan: work.plan && viewPlan(work.plan)
 	};
 }
 
 function viewPlan({ rows, made, known, faults }: Plan) {
 	const sorted = [...rows].sort((a, b) => ORDER[a.fate] - ORDER[b.fate] || a.n - b.n);
+	const others = sorted.filter(({ fate }) => fate !== 'fault');
 	return {
 		made,
 		known,
 		faults,
-		rows: sorted.slice(0, SHOWN).map(({ n, fate, why, what }) => ({ n, fate, why, what })),
-		more: Math.max(0, rows.length - SHOWN)
+		wrong: sorted
+			.slice(0, Math.min(faults, FAULTS_SHOWN))
+			.map(({ n, what, values, faults: list }) => ({
+				n,
+				what,
+				faults: list.map(({ key, text }) => ({ key, text, value: values[key] ?? '' }))
+			})),
+		moreWrong: Math.max(0, faults - FAULTS_SHOWN),
+		rows: others
+			.slice(0, SHOWN)
+			.map(({ n, fate, why, what, namesake }) => ({ n, fate, why, what, namesake })),
+		more: Math.max(0, others.length - SHOWN)
 	};
+}
+
+const rowInput = z.object({ n: z.coerce.number().int().min(1).max(1_000_000) });
+const decideInput = rowInput.extend({ decision: z.enum(['same', 'other']) });
+const VALUE_LIMIT = 4000;
+
+/** The file under way that a form is about, and what the form says. */
+async function readForm(event: RequestEvent) {
+	const work = findWork(requireAction(event, 'import.run'), event.params.id);
+	if (!work) return notThere('import');
+	const data = await readFormData(event.request);
+	const texts = [...data.entries()].flatMap(([name, value]) =>
+		typeof value === 'string' ? [[name, value.slice(0, VALUE_LIMIT)] as const] : []
+	);
+	return { work, ctx: contextOf(event), texts: Object.fromEntries(texts) };
 }
 
 export const actions = {
 	map: async (event) => {
-		const work = findWork(requireAction(event, 'import.run'), event.params.id);
-		if (!work) return notThere('import');
-		const data = await readFormData(event.request);
+		const { work, ctx, texts } = await readForm(event);
 		const mapping: Mapping = {};
-		for (const { key } of FIELDS[work.what]) {
-			const column = data.get(key);
-			if (typeof column === 'string' && column !== '') mapping[key] = column;
-		}
-		remap(contextOf(event), work, mapping);
+		for (const { key } of fieldsOf(ctx, work)) if (texts[key]) mapping[key] = texts[key];
+		remap(ctx, work, mapping);
+		return {};
+	},
+	mend: async (event) => {
+		const { work, ctx, texts } = await readForm(event);
+		const row = rowInput.safeParse(texts);
+		if (!row.success) return notThere('row');
+		const { n: _, ...values } = texts;
+		mend(ctx, work, row.data.n, values);
+		return {};
+	},
+	decide: async (event) => {
+		const { work, ctx, texts } = await readForm(event);
+		const said = decideInput.safeParse(texts);
+		if (!said.success) return notThere('row');
+		decide(ctx, work, said.data.n, said.data.decision);
+		return {};
+	},
+	drop: async (event) => {
+		const { work } = await readForm(event);
+		dropWork(work);
 		return {};
 	},
 	finish: async (event) => {

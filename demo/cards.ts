@@ -2,28 +2,18 @@
  * What cards hold beside names and addresses: the department's own fields, who does what for an
  * organization, the insurers and banks of the business units, an identity number, notes.
  */
-import { addDays, type PlainDate } from '#core/dates/plain.ts';
-import type { Application, Context } from '#server/app/application.ts';
-import type { Result } from '#server/app/errors.ts';
+import { addDays } from '#core/dates/plain.ts';
 import { writeMemo } from '#server/memos/commands.ts';
 import { findCardFields, type CardContact, type CardFields } from '#server/people/card.ts';
 import { editPerson } from '#server/people/edit.ts';
 import { addIdentityNumber } from '#server/people/identity.ts';
 import { saveOwnFields } from '#server/people/keep-own-fields.ts';
 import type { FunctionField, UnitField } from '#server/people/ties.ts';
-
-type House = {
-	as(login: string): Context;
-	done<T>(result: Result<T>): T;
-	world: Application;
-	today: PlainDate;
-	humans: { id: string; name: string }[];
-	orgs: { id: string; name: string }[];
-};
+import type { Scene } from './scene.ts';
 
 /** Changes some fields of a card, as its form would. */
 export function editCard(
-	{ as, done, world }: House,
+	{ as, done, app: world }: Scene,
 	id: string,
 	change: Partial<CardFields>
 ): void {
@@ -43,8 +33,8 @@ export function editCard(
 	);
 }
 
-export function addCardDetails(house: House): void {
-	const { as, done, today, humans, orgs } = house;
+export function addCardDetails(house: Scene): void {
+	const { as, done, today, card } = house;
 	done(
 		saveOwnFields(as('haddad'), {
 			fields: [
@@ -59,15 +49,15 @@ export function addCardDetails(house: House): void {
 			]
 		})
 	);
-	const insurer = orgs[4]!;
-	const excess = orgs[20]!;
-	const claims = humans[21]!;
-	editCard(house, insurer.id, {
+	const insurer = card('Halyard Mutual Insurance');
+	const claims = card('Delphine Oakhampton');
+	const claimant = card('Rosalind Hollingbury');
+	editCard(house, insurer, {
 		industry: 'Marine insurance',
-		printed: `${insurer.name}\nMarine claims`,
+		printed: 'Halyard Mutual Insurance\nMarine claims',
 		functions: JSON.stringify([
-			{ function: 'handles claims', contact: claims.id },
-			{ function: 'receives notices', contact: humans[22]!.id }
+			{ function: 'handles claims', contact: claims },
+			{ function: 'receives notices', contact: card('Wiremu Saltmarsh') }
 		]),
 		units: JSON.stringify([
 			{ unit: 'unit_0', relation: 'insurer', reference: 'HM-PAX-2207' },
@@ -75,35 +65,35 @@ export function addCardDetails(house: House): void {
 		]),
 		'fact:best-way': 'mail'
 	});
-	editCard(house, excess.id, {
+	editCard(house, card('Tidewrack Insurance'), {
 		industry: 'Marine insurance',
 		units: JSON.stringify([{ unit: 'unit_2', relation: 'insurer', reference: 'XS-77' }])
 	});
-	editCard(house, orgs[9]!.id, {
+	editCard(house, card('Northquay Bank'), {
 		industry: 'Banking',
 		units: JSON.stringify([
 			{ unit: 'unit_0', relation: 'bank', reference: '0042-118-7' },
 			{ unit: 'unit_5', relation: 'bank', reference: '0042-120-3' }
 		])
 	});
-	editCard(house, claims.id, {
-		printed: `Ms. ${claims.name}, claims manager`,
+	editCard(house, claims, {
+		printed: 'Ms. Delphine Oakhampton, claims manager',
 		'fact:best-way': 'phone',
 		'fact:bar-number': '',
 		'fact:panel-until': addDays(today, 300)
 	});
 	const numbers = [
-		{ personId: humans[3]!.id, sort: "driver's license", number: 'D4471902', issuer: 'California' },
-		{ personId: humans[3]!.id, sort: 'social security', number: '512-44-9087', issuer: '' }
+		{ personId: claimant, sort: "driver's license", number: 'D4471902', issuer: 'California' },
+		{ personId: claimant, sort: 'social security', number: '512-44-9087', issuer: '' }
 	] as const;
 	for (const number of numbers) done(addIdentityNumber(as('reyes'), number));
 	const memos = [
 		{
 			text: 'Ask whether the new claims form is in use yet.',
-			personId: insurer.id,
+			personId: insurer,
 			remindOn: today
 		},
-		{ text: 'Prefers a call before ten in the morning.', personId: claims.id },
+		{ text: 'Prefers a call before ten in the morning.', personId: claims },
 		{ text: 'Renew the reading room subscription.', remindOn: addDays(today, 6) }
 	];
 	for (const memo of memos) done(writeMemo(as('okafor'), memo));

@@ -10,8 +10,6 @@ import {
 	weekday,
 	type PlainDate
 } from '#core/dates/plain.ts';
-import type { Context, Application } from '#server/app/application.ts';
-import type { Result } from '#server/app/errors.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
 import { writeTimeline } from '#server/rulebooks/versions.ts';
 import { addDeadline } from '#server/docket/by-hand.ts';
@@ -28,19 +26,10 @@ import { editMatter } from '#server/matters/edit.ts';
 import { addMember } from '#server/matters/members.ts';
 import { openMatter } from '#server/matters/open.ts';
 import { addLeave, setSupervisor } from '#server/staff/commands.ts';
+import type { Made, Scene } from './scene.ts';
 
-type M = { id: string; number: string; title: string; kind: string; lawyer: string };
-type House = {
-	as(login: string): Context;
-	done<T>(result: Result<T>): T;
-	at(day: PlainDate): void;
-	world: Application;
-	today: PlainDate;
-	matters: M[];
-};
-
-export async function addDocketDepth(house: House): Promise<void> {
-	const { as, done, today, world } = house;
+export async function addDocketDepth(house: Scene): Promise<void> {
+	const { as, done, today, app: world } = house;
 	const day = (n: number) => addDays(today, n);
 	const workday = (n: number) => {
 		let item = day(n);
@@ -49,7 +38,7 @@ export async function addDocketDepth(house: House): Promise<void> {
 	};
 	const one = <T>(sql: string, ...params: unknown[]) =>
 		world.db.prepare<unknown[], T>(sql).get(...params)!;
-	const paper = async (item: M, name: string, words: string) => {
+	const paper = async (item: Made, name: string, words: string) => {
 		const pdf = await makePdf({
 			info: { title: name },
 			content: [
@@ -77,7 +66,7 @@ export async function addDocketDepth(house: House): Promise<void> {
 		lawyer: string,
 		age: number,
 		court: string
-	): Promise<M> => {
+	): Promise<Made> => {
 		house.at(day(-age));
 		const item = done(
 			await openMatter(as(lawyer), {
@@ -90,12 +79,16 @@ export async function addDocketDepth(house: House): Promise<void> {
 		);
 		done(editMatter(as(lawyer), { matterId: item.matterId, fields: { 'fact:court': court } }));
 		done(addMember(as(lawyer), { matterId: item.matterId, staffId: 'stf_castellan' }));
-		const other = { id: item.matterId, number: item.number, title, kind: 'litigation', lawyer };
+		const other: Made = {
+			...{ id: item.matterId, number: item.number, title, kind: 'litigation', lawyer },
+			...{ team: [lawyer, 'castellan'], from: house.day, until: null, restricted: false },
+			...{ work: [], story: null }
+		};
 		house.matters.push(other);
 		return other;
 	};
 	const enter = (
-		item: M,
+		item: Made,
 		age: number,
 		eventKey: string,
 		more: {
@@ -403,12 +396,8 @@ export async function addDocketDepth(house: House): Promise<void> {
 			]
 		})
 	).book;
-	const deal = house.matters.find(
-		(matter) =>
-			matter.kind === 'agreement' &&
-			one<{ status: string }>('SELECT status FROM matter WHERE id = ?', matter.id).status === 'open'
-	);
-	if (deal) {
+	const deal = house.matter('Purchase of the ferry Dunlin');
+	{
 		done(addMatterBook(as(deal.lawyer), { matterId: deal.id, book }));
 		enter(deal, 8, `${book}|closing-of-the-purchase`, {
 			on: workday(52),

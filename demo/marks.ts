@@ -1,15 +1,8 @@
 /** The department's working marks, and a few dates that have one. */
-import type { Application, Context } from '#server/app/application.ts';
-import type { Result } from '#server/app/errors.ts';
 import { maybeOne } from '#server/db/sql.ts';
 import { addWorkingMark } from '#server/docket/keep-working-marks.ts';
 import { markDeadlines } from '#server/docket/mark-deadlines.ts';
-
-type House = {
-	as(login: string): Context;
-	done<Value>(result: Result<Value>): Value;
-	world: Application;
-};
+import type { Scene } from './scene.ts';
 
 const MARKS = ['waiting', 'pressing', 'not relevant to us'] as const;
 /** A mark, and the titles of dates that have it. */
@@ -20,7 +13,7 @@ const MARKED: Readonly<Record<string, (typeof MARKS)[number]>> = {
 	'Offer of judgment': 'not relevant to us'
 };
 
-export function addMarks({ as, done, world }: House): void {
+export function addMarks({ as, done, app: world }: Scene): void {
 	const ids = MARKS.map((label) => done(addWorkingMark(as('castellan'), { label })).markId);
 	for (const [title, label] of Object.entries(MARKED)) {
 		const found = maybeOne<{ id: string }>(

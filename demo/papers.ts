@@ -1,19 +1,10 @@
 /** Papers that came in and wait: one whose matter is known by its number, one without a matter. */
-import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import { addDays } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
-import type { Application, Context } from '#server/app/application.ts';
-import type { Result } from '#server/app/errors.ts';
 import { one } from '#server/db/sql.ts';
 import { makePdf } from '#server/files/pdf.ts';
 import { receivePapers } from '#server/papers/commands.ts';
-
-type House = {
-	as(login: string): Context;
-	done<Value>(result: Result<Value>): Value;
-	at(day: PlainDate): void;
-	world: Application;
-	today: PlainDate;
-};
+import type { Scene } from './scene.ts';
 
 type Caption = { court: string; number: string; title: string };
 const makePaper = async (name: string, caption: Caption, lines: readonly string[]) => {
@@ -30,7 +21,7 @@ const makePaper = async (name: string, caption: Caption, lines: readonly string[
 	return new File([new Uint8Array(pdf)], `${name}.pdf`);
 };
 
-export async function addPapers({ as, done, at, world, today }: House): Promise<void> {
+export async function addPapers({ as, done, at, app: world, today }: Scene): Promise<void> {
 	const caption = one<Caption>(
 		world.db,
 		`SELECT c.value AS court, n.value AS number, m.title

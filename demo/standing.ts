@@ -1,18 +1,13 @@
 /** How dates are written, teams, and of each open matter its origin and its stage. */
-import type { Application, Context } from '#server/app/application.ts';
-import type { Result } from '#server/app/errors.ts';
+import { addDays } from '#core/dates/plain.ts';
+import type { Application } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { requireKind } from '#server/kinds/queries.ts';
 import { editMatter } from '#server/matters/edit.ts';
 import { setStage } from '#server/matters/stage.ts';
 import { setDateOrder } from '#server/staff/department.ts';
 import { saveTeam } from '#server/staff/teams.ts';
-
-type House = {
-	as(login: string): Context;
-	done<Value>(result: Result<Value>): Value;
-	world: Application;
-};
+import type { Scene } from './scene.ts';
 
 const TEAMS = [
 	{
@@ -50,7 +45,7 @@ const ORIGINS: Readonly<Record<string, string>> = {
 	corporate: 'org_own'
 };
 
-export function addStanding({ as, done, world }: House): void {
+export function addStanding({ as, done, at, app: world, today }: Scene): void {
 	done(setDateOrder(as('castellan'), { order: 'month' }));
 	for (const team of TEAMS) done(saveTeam(as('castellan'), team));
 	const matters = all<{ id: string; kind: string; login: string; age: number; asked: 0 | 1 }>(
@@ -64,6 +59,7 @@ export function addStanding({ as, done, world }: House): void {
 		ORDER BY m.number`
 	);
 	for (const { id: matterId, kind, login, age, asked } of matters) {
+		at(addDays(today, -age));
 		const origin = asked ? 'org_request' : (ORIGINS[kind] ?? 'org_request');
 		done(editMatter(as(login), { matterId, fields: { origin } }));
 		const { stages, ageDays } = requireKind(world, kind);
@@ -71,6 +67,7 @@ export function addStanding({ as, done, world }: House): void {
 		const place = Math.min(stages.length - 1, Math.floor((age / ageDays) * stages.length));
 		// What is before a court has its complaint.
 		const stage = stages[Math.max(kind === 'litigation' ? 1 : 0, place)];
+		at(addDays(today, -Math.ceil(age / 3)));
 		if (stage) done(setStage(as(login), { matterId, stage }));
 	}
 }

@@ -34,6 +34,7 @@ const WARM_RUNS = 30;
 const QUICK_RUNS = 31;
 const RUNS = 5;
 const QUICK_MS = 100;
+const KEPT_MS = 1;
 
 type Measured = { path: string; ms: number; sql: number; kilobytes: number };
 
@@ -133,7 +134,9 @@ export async function printLarge(): Promise<void> {
 	const [pages = []] = all;
 	print('a large department: seconds until the server answers', start / 1000, 'under 10');
 	for (const { path, ms, sql, kilobytes } of pages) {
-		print(`a large department: ${path}, against its SQL`, ms / sql, 'at most 3');
+		// Where the figures themselves are kept there is next to no SQL to compare with.
+		if (sql < KEPT_MS) print(`a large department: ${path}, its SQL is kept; milliseconds`, ms, '');
+		else print(`a large department: ${path}, against its SQL`, ms / sql, 'at most 3');
 		print(`    milliseconds, and kilobytes as they travel: ${kilobytes.toFixed(0)}`, ms, '');
 	}
 }

@@ -28,7 +28,7 @@ const PARTS = {
 	e2e: isBrowserTest
 };
 const wanted = PARTS[part] ?? ((file) => file.includes(part));
-const files = ['core', 'src', 'bin', 'e2e'].flatMap(find).filter(wanted).sort();
+const files = ['core', 'src', 'bin', 'demo', 'e2e'].flatMap(find).filter(wanted).sort();
 if (files.some(isBrowserTest)) build();
 if (files.length === 0) {
 	console.error('No tests were found.');

@@ -60,6 +60,17 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.sees('dates confirmed.');
 	});
 
+	it('confirms no date among others whose rule asks what nobody answered', async () => {
+		const clerk = await sit(browser, house.origin, 'castellan');
+		await clerk.go('/docket/check');
+		await clerk.sees('Notice of removal filed');
+		await clerk.sees('agrees, but not all was answered');
+		await clerk.sees('The rule asks what nobody answered.');
+		assert.ok(!(await clerk.text()).includes('Confirm all'));
+		await clerk.press('Confirm Mon 23 Nov');
+		await clerk.sees('Answer, if none before removal: confirmed.');
+	});
+
 	it('gives many dates of several matters to a colleague, shown before it is done', async () => {
 		await io.go('/docket?who=mine');
 		const boxes = await io.page.$$('tbody input[type="checkbox"]');
@@ -84,10 +95,10 @@ describe("a docket clerk's work", { timeout: 600_000 }, () => {
 		await io.press('Whose it is');
 		await io.select('Responsible', 'Tamsin Wardle');
 		await io.select('Stand-in', 'Tamsin Wardle');
-		await io.press('Keep it so');
+		await io.press('Save', '[role="dialog"]');
 		await io.sees('Nobody stands in for themselves.');
 		await io.select('Stand-in', 'Mateo Quiroga');
-		await io.press('Keep it so');
+		await io.press('Save', '[role="dialog"]');
 		await io.sees('held by TW, MQ stands in');
 	});
 

@@ -72,7 +72,7 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 		await io.press('Vacate the date');
 		await io.sees('vacated: Stipulated away');
 		assert.equal(await kiteOf(io, 'Expert disclosures'), 'vacated');
-		await io.go('/docket?show=all');
+		await io.go('/docket?show=all&matter=LF-2026-0010');
 		await io.sees('vacated');
 		await io.go('/docket');
 		await io.misses('Expert disclosures Pier 9');
@@ -177,7 +177,7 @@ describe('a day at the desk', { timeout: 600_000 }, () => {
 
 	it('withdraws a document from its signers', async () => {
 		await io.go('/');
-		await io.press('Notice to preserve documents');
+		await io.press('Confidentiality agreement');
 		await io.page.waitForFunction(() => location.pathname.startsWith('/documents/'));
 		await io.sees('with signers');
 		await io.press('withdraw');

@@ -275,45 +275,6 @@ describe('matters, people, requests', { timeout: 900_000 }, () => {
 		assert.equal((await download(io, '/kinds/claims/yaml'))[0], 404);
 	});
 
-	it('an import with a bad row brings in none; mended, all; and is taken back', async () => {
-		await ops.go('/imports');
-		const rows = (bad: string) =>
-			`Title,Kind,Unit,Lawyer,Other side\nOld quay lease,Real estate and leases,Terminals,reyes,Wharfside Holdings Inc.\nOld fuel deal,${bad},Freight,Mateo Quiroga,Wharfside Holdings Inc.\n`;
-		writeFileSync(join(scratch, 'old.csv'), rows('Poem'));
-		await ops.select('What is in it', 'Matters');
-		await ops.press('Look through the file');
-		await ops.sees('Choose a file.');
-		await (await ops.control('File')).uploadFile(join(scratch, 'old.csv'));
-		await ops.press('Look through the file');
-		await ops.sees('1 new row, 0 there already, 1 fault');
-		await ops.sees('There is no kind “Poem”.');
-		assert.ok(
-			await ops.page.evaluate(
-				() =>
-					[...document.querySelectorAll('button')].find((b) =>
-						b.textContent!.includes('All rows or none')
-					)!.disabled
-			)
-		);
-		writeFileSync(join(scratch, 'old.csv'), rows('Agreement review'));
-		await ops.go('/imports');
-		await ops.select('What is in it', 'Matters');
-		await (await ops.control('File')).uploadFile(join(scratch, 'old.csv'));
-		await ops.press('Look through the file');
-		await ops.sees('2 new rows');
-		await ops.press('Import 2 rows');
-		await ops.sees('Imported: 3 made.');
-		assert.ok(await matter(io, 'Old quay lease'));
-		await ops.go('/imports');
-		await ops.press('take back', '[data-batch="old.csv"]');
-		await ops.sees('taken back');
-		await io.go('/matters?who=all&q=quay+lease');
-		await io.sees('No matter fits.');
-		const sample = await download(ops, '/imports/sample?what=people&as=csv');
-		assert.match(sample[2], /Halina Ironwood/);
-		assert.equal((await download(io, '/imports'))[0], 404);
-	});
-
 	it('the list is filtered, grouped, sorted, kept as a view, changed in bulk and exported', async () => {
 		await io.go('/matters?who=all');
 		await io.select('Group by', 'by lawyer');

@@ -49,6 +49,7 @@ export function stopsOf(hidden: Hidden, run: string): Walk {
 		'/kinds/[id]/yaml': () => ['/kinds/corporate/yaml'],
 		'/imports': () => ['/imports'],
 		'/imports/[id]': () => ['/imports/wrk_nothing'],
+		'/imports/[id]/faults': () => ['/imports/wrk_nothing/faults'],
 		'/imports/sample': () => ['/imports/sample?what=matters&as=csv'],
 		'/api/matter-forms': () => ['/api/matter-forms'],
 		'/api/matters': () => ['/api/matters?q=heron', `/api/matters?q=${hidden.number}`],

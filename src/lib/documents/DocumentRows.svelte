@@ -58,7 +58,7 @@
 	{#if document.mark}<span class="note warn ml-2 py-0">{document.mark}</span>{/if}
 {/snippet}
 {#snippet where(document: DocumentView)}
-	<a class="hover:underline" href="/matters/{document.matterNumber}/documents">
+	<a class="hover:underline max-md:py-[3px]" href="/matters/{document.matterNumber}/documents">
 		{document.matterTitle}
 	</a>
 {/snippet}

@@ -109,7 +109,7 @@
 	</div>
 	<ul class="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-note">
 		{#each series as s (s.label)}{#each s.slices.filter((x) => x.n > 0) as x (x.href)}<li>
-					<a class="hover:underline" href={x.href}
+					<a class="inline-block py-1 hover:underline" href={x.href}
 						>{series.length > 1 ? `${s.label} ` : ''}{x.name} <b class="font-semibold">{x.n}</b></a
 					>
 				</li>{/each}{/each}

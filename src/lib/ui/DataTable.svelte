@@ -77,7 +77,9 @@
 {#snippet body({ key, text, cell, leads, numeric, class: look, tone }: Column<Row>, row: Row)}
 	<td class={[look, { num: numeric }, tone?.(row)]}>
 		{#if leads && href}
-			<a class="font-semibold hover:underline" data-row={id(row)} href={href(row)}>{text?.(row)}</a>
+			<a class="font-semibold hover:underline max-md:py-[3px]" data-row={id(row)} href={href(row)}
+				>{text?.(row)}</a
+			>
 		{:else if text}
 			{text(row) ?? ''}
 		{/if}

@@ -32,7 +32,9 @@
 	let open = $state(false);
 	const read = $derived(value.trim() === '' ? null : readTypedDate(value, today));
 	const iso = $derived(read && 'date' in read ? read.date : value);
-	const fault = $derived(error ?? (touched && read && 'error' in read ? read.error : undefined));
+	/** What is wrong with what is typed says more than the server, which got it as it was typed. */
+	const unread = $derived(read && 'error' in read ? read.error : undefined);
+	const fault = $derived((touched || error !== undefined ? unread : undefined) ?? error);
 	const said = $derived(
 		read && 'date' in read && !/^[A-Z][a-z]+day /.test(value) ? formatDate(read.date) : (hint ?? '')
 	);

@@ -21,7 +21,7 @@
 			<span class="grow"
 				>{formatDay(a.from, data.today)} to {formatDay(a.to, data.today)}
 				<span class="sub">{a.note}</span></span
-			><RowAction action="?/back" fields={{ leaveId: a.id }}>take away</RowAction>
+			><RowAction action="?/back" fields={{ leaveId: a.id }}>take out</RowAction>
 		</div>{/each}
 	<ActionForm
 		action="?/away"

@@ -17,6 +17,13 @@
 		...dayToCivil(toDay(date)),
 		name: WEEKDAYS[weekday(toDay(date))]!.slice(0, 3)
 	});
+	/** Where the long words of holidays may be divided on a narrow strip. */
+	const DIVIDED = ['Thanks-giving', 'Independ-ence', 'Washing-ton', 'June-teenth', 'Indige-nous'];
+	const divide = (name: string) =>
+		DIVIDED.reduce(
+			(words, word) => words.replace(word.replace('-', ''), word.replace('-', '\u00AD')),
+			name.replace(/ Day$/, '')
+		);
 	type Day = Inside['days'][number];
 	/** A run of closed days without a mark is narrow. */
 	const narrow = (day: Day) =>
@@ -38,7 +45,7 @@
 						>{at.day}</b
 					>{#if at.day === 1}<span class="text-note">{MONTHS[at.month - 1]!.slice(0, 3)}</span>{/if}
 				</div>
-				<div class="mt-1.5 flex flex-wrap gap-[5px]">
+				<div class="marks mt-0.5">
 					{#each d.marks as m, i (i)}<a href={m.href} title={m.title} aria-label={m.title}
 							>{#if m.kind === 'deadline'}<Kite
 									state={m.state!}
@@ -56,7 +63,7 @@
 						>{/if}
 				</div>
 				{#if d.closed && !/^(Satur|Sun)day$/.test(d.closed)}<span class="closed"
-						>{d.closed.replace(/ Day$/, '')}</span
+						>{divide(d.closed)}</span
 					>{/if}
 			{/if}
 		</li>
@@ -108,6 +115,21 @@
 		.head span:first-child {
 			flex-basis: 100%;
 		}
+		.day {
+			padding-right: 0;
+		}
+	}
+	/* Each mark can be hit with a finger. */
+	.marks {
+		display: flex;
+		flex-wrap: wrap;
+		margin-left: -4px;
+	}
+	.marks a {
+		display: grid;
+		place-items: center;
+		min-width: 24px;
+		height: 24px;
 	}
 	.closed {
 		position: absolute;
@@ -118,7 +140,7 @@
 		letter-spacing: -0.01em;
 		color: var(--color-ink-2);
 		line-height: 1.1;
-		overflow-wrap: anywhere;
+		overflow-wrap: break-word;
 	}
 	@media (max-width: 640px) {
 		.horizon {

@@ -77,11 +77,9 @@
 					{#if row.court}<span class="px-1 text-haze">/</span>{row.court}{/if}
 				</span>
 			</span>
-			<span class="text-right">
+			<span class="min-w-0 text-right">
 				<span class="block text-ink-2">{dueWords(row)}</span>
-				<span class={['block max-w-[320px] truncate max-md:max-w-none', look]} title={words}
-					>{words}</span
-				>
+				<span class={['block truncate', look]} title={words}>{words}</span>
 			</span>
 		</a>
 	{:else}
@@ -99,7 +97,7 @@
 <style>
 	.slip {
 		display: grid;
-		grid-template-columns: 22px 96px minmax(0, 1fr) auto;
+		grid-template-columns: 22px 96px minmax(0, 1fr) fit-content(42%);
 		align-items: center;
 		gap: 6px;
 		min-height: 48px;

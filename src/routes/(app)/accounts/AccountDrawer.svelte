@@ -62,7 +62,7 @@
 				<div class="flex flex-col gap-3">
 					<input type="hidden" name="staffId" value={account.id} />
 					<PersonFields bind:person {roles} {levels} {errors} />
-					<div><button class="btn go" disabled={busy}>Keep it so</button></div>
+					<div><button class="btn go" disabled={busy}>Save</button></div>
 				</div>
 			{/snippet}
 		</ActionForm>

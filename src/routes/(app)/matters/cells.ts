@@ -58,10 +58,10 @@ const WIDTHS: Readonly<Record<string, string>> = {
 export function lookOf(column: MatterColumn): string {
 	const { key, type, fact } = column;
 	return [
-		WIDTHS[key] ?? (type === 'text' ? 'w-[150px]' : 'w-[92px]'),
+		WIDTHS[key] ?? (type === 'text' ? 'w-[150px]' : 'w-[92px] max-xl:w-[70px]'),
 		'truncate',
 		key === 'number' || key === 'unit' ? 'text-ink-2' : '',
-		key === 'unit' || fact ? 'max-lg:hidden' : '',
+		key === 'unit' || fact ? 'max-xl:hidden' : '',
 		key === 'title' || key === 'next' ? '' : 'max-md:hidden'
 	].join(' ');
 }

@@ -40,7 +40,7 @@
 							class="act"
 							disabled={busy}
 							title={errors.staffId}
-							aria-label="take off {m.name}">take off</button
+							aria-label="take out {m.name}">take out</button
 						>{#if errors.staffId}<span class="fault block">{errors.staffId}</span
 							>{/if}{/snippet}</ActionForm
 				>{/if}

@@ -108,7 +108,7 @@
 						><tr
 							><th>What is due</th><th class="w-[110px]">Days</th><th class="w-[190px]">Owner</th
 							><th class="w-[240px]">Authority</th><th class="w-[40px]"
-								><span class="vh">Take away</span></th
+								><span class="vh">Take out</span></th
 							></tr
 						></thead
 					>
@@ -150,7 +150,7 @@
 									><button
 										type="button"
 										class="btn slight"
-										aria-label="Take row {i + 1} away"
+										aria-label="Take out row {i + 1}"
 										onclick={() => (rows = rows.filter((_, k) => k !== i))}>×</button
 									></td
 								></tr

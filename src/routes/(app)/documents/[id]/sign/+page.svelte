@@ -196,7 +196,7 @@
 								{#if signers.length > 1}<button
 										type="button"
 										class="btn slight"
-										aria-label="Take signer {i + 1} away"
+										aria-label="Take out signer {i + 1}"
 										onclick={() => {
 											signers = signers.filter((_, n) => n !== i);
 											placed = placed

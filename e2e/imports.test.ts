@@ -1,6 +1,6 @@
 /** A department moves in: a file with faults is put right in place, comes in whole, and goes. */
 import assert from 'node:assert/strict';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
@@ -92,7 +92,7 @@ describe('what a department brings along', { timeout: 240_000 }, () => {
 	it('is asked about before it is taken back, and done anew', async () => {
 		await ops.go('/imports');
 		await ops.press('take back', '[data-batch="old.csv"]');
-		await ops.sees('All 4 entries that it made go.');
+		await ops.sees('All that its 3 rows made goes.');
 		await ops.press('Cancel', '[data-batch="old.csv"]');
 		await ops.press('take back', '[data-batch="old.csv"]');
 		await ops.press('Take it back', '[data-batch="old.csv"]');
@@ -113,6 +113,64 @@ describe('what a department brings along', { timeout: 240_000 }, () => {
 		await ops.sees('1 new row, 1 there already');
 		await ops.press('it is another');
 		await ops.sees('2 new rows, 0 there already');
+	});
+
+	it('of dates says of each what it will be, and the docket has them', async () => {
+		writeFileSync(
+			file(),
+			[
+				'Matter number,Title,Date,What it is,How it stands,Met on',
+				'LF-2026-0005,Moved-in reply,2027-02-05,,,',
+				'LF-2026-0005,Moved-in hearing,14 Jan 2027,hearing,,',
+				'LF-2026-0005,Moved-in disclosures,2026-10-30,,met,'
+			].join('\n')
+		);
+		await ops.go('/imports');
+		await ops.select('What is in it', 'Dates');
+		await ops.give('input[type="file"]', file());
+		await ops.press('Look through the file');
+		await ops.sees('Met on is missing.');
+		await ops.sees('new hearing, waits for its second check');
+		await ops.press('leave row 4 out');
+		await ops.sees('Left out.');
+		await ops.press('take it in');
+		await ops.fill('Met on, row 4', '29 Oct 2026');
+		await ops.press('Put row 4 right');
+		await ops.press('Import 3 rows');
+		await ops.sees('Imported: 3 rows.');
+		await ops.go('/matters/LF-2026-0005/docket?view=list&show=all');
+		await ops.sees('Moved-in reply');
+		await ops.sees('Moved-in hearing');
+	});
+
+	it('of documents asks for the folder that the index names, and files each', async () => {
+		const folder = join(scratch, 'Old files');
+		mkdirSync(join(folder, 'Letters'), { recursive: true });
+		writeFileSync(join(folder, 'Letters', 'Adjuster.txt'), 'We reserve the gangplank.');
+		writeFileSync(join(folder, 'Memo.txt'), 'Memo on the old case.');
+		writeFileSync(join(folder, 'Thumbs.db'), 'nothing');
+		writeFileSync(
+			file(),
+			[
+				'Matter number,File,Name,Mark',
+				'LF-2026-0005,Letters\\Adjuster.txt,Moved-in letter,privileged',
+				'LF-2026-0005,memo.txt,,'
+			].join('\n')
+		);
+		await ops.go('/imports');
+		await ops.select('What is in it', 'Documents');
+		await ops.give('input[type="file"]', file());
+		await ops.press('Look through the file');
+		await ops.sees('2 files of the index still to give.');
+		await ops.give('input[webkitdirectory]', folder);
+		await ops.sees('All 2 files of the index were given.');
+		await ops.sees('1 other file in it, not asked for by the index.');
+		await ops.press('Import 2 rows');
+		await ops.sees('Imported: 2 rows.');
+		await ops.go('/matters/LF-2026-0005/documents');
+		await ops.sees('Moved-in letter');
+		await ops.go('/documents?q=memo');
+		await ops.sees('memo');
 	});
 
 	it('begins from a sample, for those who may', async () => {

@@ -44,7 +44,7 @@ export function insertHandEvent(ctx: Context, matter: MatterRow, event: HandEven
 }
 
 /** The event that carries a matter's dates by hand, made with the first of them. */
-function handEvent(ctx: Context, matter: MatterRow): string {
+export function carrierOf(ctx: Context, matter: MatterRow): { id: string; isNew: boolean } {
 	const known = maybeOne<{ id: string }>(
 		ctx.db,
 		`SELECT id
@@ -52,8 +52,9 @@ function handEvent(ctx: Context, matter: MatterRow): string {
 		WHERE matter_id = @matterId AND event_key = @key AND ahead IS NULL`,
 		{ matterId: matter.id, key: BY_HAND }
 	);
+	if (known) return { id: known.id, isNew: false };
 	const carrier = { text: 'Dates by hand', date: ctx.clock.today(), time: null, ahead: null };
-	return known?.id ?? insertHandEvent(ctx, matter, carrier);
+	return { id: insertHandEvent(ctx, matter, carrier), isNew: true };
 }
 
 const whenWords = (date: PlainDate, time: string | null) =>
@@ -95,7 +96,7 @@ export const addDeadline = matterCommand({
 			notify(hearingAdded(matter, { title, date, time, place }));
 			return entered;
 		}
-		const eventId = handEvent(ctx, matter);
+		const eventId = carrierOf(ctx, matter).id;
 		const deadlineId = insertHandDeadline(ctx, matter, eventId, { title, date, time, authority });
 		update<DeadlineRow>(ctx.db, 'deadline', { id: deadlineId }, { place, link, long: input.long });
 		record.audit({ deadline: deadlineId, date, hand: true });
@@ -123,7 +124,7 @@ export const addHandDate = (
 	ctx: Context,
 	matter: MatterRow,
 	date: { title: string; date: PlainDate; time: string | null; authority: string }
-): string => insertHandDeadline(ctx, matter, handEvent(ctx, matter), date);
+): string => insertHandDeadline(ctx, matter, carrierOf(ctx, matter).id, date);
 
 function insertHandDeadline(
 	ctx: Context,

@@ -19,11 +19,8 @@ export function fileDocument(
 	matter: Pick<MatterRow, 'id' | 'number'>,
 	{ file, why, ...document }: NewDocument
 ): FiledDocument {
-	const count = scalar(ctx.db, 'SELECT count(*) FROM document WHERE matter_id = @matterId', {
-		matterId: matter.id
-	});
 	const documentId = newId('doc');
-	const number = `${matter.number}-D${String(count + 1).padStart(3, '0')}`;
+	const number = nextNumber(ctx, matter);
 	const by = actingStaff(ctx).id;
 	insert<DocumentRow>(ctx.db, 'document', {
 		id: documentId,
@@ -35,6 +32,18 @@ export function fileDocument(
 	});
 	addVersion(ctx, documentId, file, { why, by });
 	return { documentId, number };
+}
+
+/** After the highest there is: one that was taken back leaves no number twice. */
+function nextNumber(ctx: Context, matter: Pick<MatterRow, 'id' | 'number'>): string {
+	const highest = scalar<number | null>(
+		ctx.db,
+		`SELECT max(CAST(substr(number, @from) AS INTEGER))
+		FROM document
+		WHERE matter_id = @matterId`,
+		{ matterId: matter.id, from: matter.number.length + '-D'.length + 1 }
+	);
+	return `${matter.number}-D${String((highest ?? 0) + 1).padStart(3, '0')}`;
 }
 
 /** Adds a version; its number. */

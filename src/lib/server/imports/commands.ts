@@ -8,10 +8,16 @@ import { command } from '#server/app/command.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
 import { id } from '#server/app/fields.ts';
 import { newId } from '#server/app/ids.ts';
-import { all, insert, maybeOne, remove, run, scalar, update } from '#server/db/sql.ts';
+import type { Recorder } from '#server/app/record.ts';
+import { all, insert, maybeOne, remove, scalar, update } from '#server/db/sql.ts';
 import { WHATS } from './fields.ts';
+import type { StoredFile } from '#server/documents/store.ts';
 import { findHanging } from './hanging.ts';
-import { linkParent, MAKERS, type Made, type Place } from './makers.ts';
+import type { Made, Place } from './made.ts';
+import { removeMade } from './remove.ts';
+import { linkParent, MAKERS } from './makers.ts';
+import { DECISIONS } from './verdict.ts';
+import { tellOfImport } from './tell.ts';
 import type { ImportBatchRow, ImportMadeRow, ImportMappingRow } from './rows.ts';
 
 /** Rows of one piece: some milliseconds of the server's loop. */
@@ -43,7 +49,7 @@ export const beginBatch = command({
 		mapping: z.record(z.string(), z.string()),
 		/** Its rows, kept so that it can be done anew. */
 		sha256: z.string().length(64).nullish(),
-		decisions: z.record(z.string(), z.enum(['same', 'other'])).default({})
+		decisions: z.record(z.string(), z.enum(DECISIONS)).default({})
 	}),
 	run({ ctx, me, input, record }) {
 		const { what, fileName, header, mapping, sha256, decisions } = input;
@@ -73,7 +79,9 @@ export const beginBatch = command({
 
 const rowSchema = z.object({
 	n: z.number().int(),
-	values: z.record(z.string(), z.string())
+	values: z.record(z.string(), z.string()),
+	/** What was given beside it, taken in already. */
+	file: z.custom<StoredFile>().optional()
 });
 const piece = {
 	batchId: id('an import'),
@@ -88,7 +96,9 @@ export const importRows = command({
 	run({ ctx, input: { batchId, rows }, record }) {
 		const batch = requireBatch(ctx, batchId, 'running');
 		const make = MAKERS[batch.what];
-		const made = rows.flatMap(({ n, values }) => withinRow(n, () => make(ctx, values, record)));
+		const made = rows.flatMap(({ n, values, file }) =>
+			withinRow(n, () => make(ctx, values, record, file))
+		);
 		noteMade(ctx, batch, made, rows.length);
 		record.audit({ import: batchId, from: rows[0]?.n, rows: rows.length, made: made.length });
 		return { made: made.length };
@@ -141,17 +151,27 @@ export const endBatch = command({
 	action: 'import.run',
 	input: z.object({ batchId: id('an import') }),
 	run({ ctx, input: { batchId }, record }) {
-		const { rows, made } = requireBatch(ctx, batchId, 'running');
+		const batch = requireBatch(ctx, batchId, 'running');
+		const { rows, made } = batch;
 		update<ImportBatchRow>(
 			ctx.db,
 			'import_batch',
 			{ id: batchId },
 			{ state: 'done', ended_at: ctx.clock.now() }
 		);
-		record.audit({ import: batchId, rows, made });
-		return { batchId, rows, made };
+		const told = tellOfImport(ctx, batch);
+		record.audit({ import: batchId, rows, made, told });
+		return { batchId, rows, made, cards: countCards(ctx, batch) };
 	}
 });
+
+/** Cards that rows named and that were not there: parents, the other side, who is in a fact. */
+const countCards = (ctx: Context, { id: batchId, what, rows }: ImportBatchRow): number =>
+	scalar<number>(
+		ctx.db,
+		"SELECT count(*) FROM import_made WHERE batch_id = @batchId AND place = 'person'",
+		{ batchId }
+	) - (what === 'people' ? rows : 0);
 
 /**
  * Begins to take an import back; also one that was cut off or failed. What hangs on it was asked
@@ -196,7 +216,7 @@ export const undoRows = command({
 			LIMIT ${PIECE} OFFSET @kept`,
 			{ batchId, kept }
 		);
-		const held = made.flatMap((item) => removeUnlessHeld(ctx, item, batchId) ?? []);
+		const held = made.flatMap((item) => removeUnlessHeld(ctx, item, batchId, record) ?? []);
 		const removed = made.length - held.length;
 		record.audit({ import: batchId, removed, held });
 		return { left: made.length, removed };
@@ -207,43 +227,15 @@ export const undoRows = command({
 function removeUnlessHeld(
 	ctx: Context,
 	{ place, ref, n }: ImportMadeRow & { place: Place },
-	batchId: string
+	batchId: string,
+	record: Recorder
 ): string | null {
 	const held = findHanging(ctx, { place, ref }, batchId);
 	if (held) return held;
-	for (const sql of REMOVE[place]) run(ctx.db, sql, { ref });
+	removeMade(ctx, { place, ref }, record);
 	remove<ImportMadeRow>(ctx.db, 'import_made', { batch_id: batchId, n });
 	return null;
 }
-
-const REMOVE: Readonly<Record<Place, readonly string[]>> = {
-	cost_center: ['DELETE FROM cost_center WHERE id = @ref'],
-	business_unit: ['DELETE FROM business_unit WHERE id = @ref'],
-	time_entry: ['DELETE FROM time_entry WHERE id = @ref'],
-	person: [
-		'UPDATE person SET parent_id = NULL WHERE parent_id = @ref',
-		'DELETE FROM matter_role WHERE person_id = @ref',
-		'DELETE FROM person_name WHERE person_id = @ref',
-		'DELETE FROM person_contact WHERE person_id = @ref',
-		'DELETE FROM person_category WHERE person_id = @ref',
-		'DELETE FROM person WHERE id = @ref'
-	],
-	matter: [
-		"DELETE FROM search_text WHERE kind = 'note' AND matter_id = @ref",
-		'DELETE FROM logbook WHERE matter_id = @ref',
-		'DELETE FROM matter_role WHERE matter_id = @ref',
-		'DELETE FROM matter_member WHERE matter_id = @ref',
-		'DELETE FROM matter_fact WHERE matter_id = @ref',
-		'DELETE FROM matter_reference WHERE matter_id = @ref',
-		'DELETE FROM matter_link WHERE matter_id = @ref',
-		'DELETE FROM matter_caution WHERE matter_id = @ref',
-		'DELETE FROM pinned WHERE matter_id = @ref',
-		'DELETE FROM recent WHERE matter_id = @ref',
-		'DELETE FROM split_share WHERE split_id IN (SELECT id FROM split WHERE matter_id = @ref)',
-		'DELETE FROM split WHERE matter_id = @ref',
-		'DELETE FROM matter WHERE id = @ref'
-	]
-};
 
 /** The import is taken back. Numbers it gave are not given again. */
 export const endUndo = command({

@@ -1,16 +1,9 @@
 /** What may be imported, the fields of each, and which column of a file goes to which field. */
-export const WHATS = ['units', 'people', 'matters', 'time'] as const;
-export type What = (typeof WHATS)[number];
+import { DATE_FIELDS, DOCUMENT_FIELDS, TIME_FIELDS, type Field } from './record-fields.ts';
 
-export type Field = {
-	key: string;
-	name: string;
-	needed?: boolean;
-	/** What else its column may be called. */
-	also: string[];
-	/** Values of the sample file, row by row. */
-	sample: string[];
-};
+export const WHATS = ['units', 'people', 'matters', 'dates', 'documents', 'time'] as const;
+export type What = (typeof WHATS)[number];
+export type { Field };
 
 export const FIELDS: Readonly<Record<What, readonly Field[]>> = {
 	units: [
@@ -192,47 +185,7 @@ export const FIELDS: Readonly<Record<What, readonly Field[]>> = {
 			sample: ['Taken over from the old list.', '']
 		}
 	],
-	time: [
-		{
-			key: 'day',
-			name: 'Day',
-			needed: true,
-			also: ['date', 'worked on'],
-			sample: ['2026-03-02', '3 Mar 2026']
-		},
-		{
-			key: 'person',
-			name: 'Timekeeper',
-			needed: true,
-			also: ['person', 'lawyer', 'login', 'staff'],
-			sample: ['okafor', 'Lena Fairweather']
-		},
-		{
-			key: 'matter',
-			name: 'Matter number',
-			also: ['matter', 'number'],
-			sample: ['', '']
-		},
-		{
-			key: 'hours',
-			name: 'Hours',
-			needed: true,
-			also: ['time', 'duration', 'quantity'],
-			sample: ['1.5', '0:45']
-		},
-		{
-			key: 'narrative',
-			name: 'What was done',
-			needed: true,
-			also: ['narrative', 'description', 'text'],
-			sample: ['Training on the new rules of evidence', 'Training of new colleagues']
-		},
-		{
-			key: 'activity',
-			name: 'Activity',
-			also: ['activity code', 'code'],
-			sample: ['TRAIN', 'TRAIN']
-		},
-		{ key: 'released', name: 'Released', also: [], sample: ['yes', 'no'] }
-	]
+	dates: DATE_FIELDS,
+	documents: DOCUMENT_FIELDS,
+	time: TIME_FIELDS
 };

@@ -2,7 +2,7 @@
 import { findMatter } from '#server/access/visibility.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { exists, maybeOne } from '#server/db/sql.ts';
-import type { Made, Place } from './makers.ts';
+import type { Made, Place } from './made.ts';
 
 type Check = {
 	/** Is there something? Takes @ref and @batchId. */
@@ -36,6 +36,53 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 		{
 			sql: `SELECT 1 FROM cost_center WHERE unit_id = @ref AND ${notOwn('cost_center.id')}`,
 			words: 'has other cost centers'
+		}
+	],
+	event: [
+		{
+			sql: `SELECT 1 FROM deadline WHERE event_id = @ref AND ${notOwn('deadline.id')}`,
+			words: 'has other dates'
+		},
+		{ sql: 'SELECT 1 FROM event WHERE id = @ref AND version > 1', words: 'was changed by hand' }
+	],
+	deadline: [
+		{
+			sql: `SELECT 1
+				FROM deadline
+				WHERE id = @ref AND (version > 1 OR checked_by IS NOT NULL OR returned_by IS NOT NULL)`,
+			words: 'was checked or changed by hand'
+		},
+		...Object.entries({
+			task: 'has tasks',
+			date_document: 'has documents',
+			date_exhibit: 'has exhibits',
+			date_folder: 'has folders',
+			date_mail: 'was sent by mail',
+			invitation: 'was sent as an invitation',
+			sign_off_date: 'was signed off',
+			reconciliation_entry: 'was reconciled',
+			escalation: 'was passed on to a supervisor'
+		}).map(([table, words]) => ({
+			sql: `SELECT 1 FROM ${table} WHERE deadline_id = @ref`,
+			words
+		}))
+	],
+	document: [
+		...Object.entries({
+			signing_round: 'has a signing round',
+			exhibit: 'is an exhibit',
+			date_document: 'belongs to a date',
+			matter_order: 'is an order',
+			paper: 'is a paper that came in'
+		}).map(([table, words]) => ({
+			sql: `SELECT 1 FROM ${table} WHERE document_id = @ref`,
+			words
+		})),
+		{ sql: 'SELECT 1 FROM event WHERE source_id = @ref', words: 'is the source of an event' },
+		{ sql: 'SELECT 1 FROM deadline WHERE moved_document = @ref', words: 'moved a date' },
+		{
+			sql: 'SELECT 1 FROM document_version WHERE document_id = @ref AND n > 1',
+			words: 'has a newer version'
 		}
 	],
 	time_entry: [
@@ -103,6 +150,9 @@ const NAMES = {
 	cost_center: "SELECT 'cost center ' || code AS name FROM cost_center WHERE id = @ref",
 	business_unit: 'SELECT name FROM business_unit WHERE id = @ref',
 	person: 'SELECT name FROM person WHERE id = @ref',
+	event: 'SELECT text AS name FROM event WHERE id = @ref',
+	deadline: 'SELECT title AS name FROM deadline WHERE id = @ref',
+	document: 'SELECT number AS name FROM document WHERE id = @ref',
 	time_entry: "SELECT 'time of ' || day AS name FROM time_entry WHERE id = @ref"
 } as const;
 

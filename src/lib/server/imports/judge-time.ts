@@ -2,9 +2,9 @@
 import { parseHours } from '#core/format/hours.ts';
 import { plainDate } from '#core/dates/plain.ts';
 import { parseTypedDate } from '#core/dates/typed.ts';
-import { visible } from '#server/access/visibility.ts';
 import type { Db } from '#server/db/open.ts';
-import { all, exists, maybeOne, scalar } from '#server/db/sql.ts';
+import { all, exists, scalar } from '#server/db/sql.ts';
+import { findNumbered } from './find-matter.ts';
 import { findMember, readYes } from './judge-matters.ts';
 import type { Values } from './mapping.ts';
 import { faultOf, isFault, isKnown, isNew, type Asker, type Fault, type Judge } from './verdict.ts';
@@ -31,14 +31,6 @@ const findCode = (codes: readonly Code[], typed: string): Code | undefined =>
 			code.toLowerCase() === typed.toLowerCase() || name.toLowerCase() === typed.toLowerCase()
 	);
 
-/** A matter by its number, as the one who imports may see it. */
-const findNumbered = (db: Db, me: string, number: string): string | undefined =>
-	maybeOne<{ id: string }>(
-		db,
-		`SELECT m.id FROM matter m WHERE m.number = upper(@number) AND ${visible('m')}`,
-		{ number, me }
-	)?.id;
-
 /** What the words of a row mean; a fault where they mean nothing. */
 function readWords(db: Db, { me, today }: Asker, values: Values) {
 	const { day = '', person = '', matter = '', hours = '', activity = '', released = '' } = values;
@@ -46,7 +38,7 @@ function readWords(db: Db, { me, today }: Asker, values: Values) {
 		read: parseTypedDate(day, today),
 		time: parseHours(hours),
 		staffId: findMember(db, person),
-		matterId: matter ? findNumbered(db, me, matter) : null,
+		matterId: matter ? findNumbered(db, me, matter)?.id : null,
 		code: activity ? findCode(listCodes(db), activity) : undefined,
 		isReleased: readYes(released)
 	};

@@ -5,6 +5,8 @@
 import type { Db } from '#server/db/open.ts';
 import type { Field, What } from './fields.ts';
 import { listFields, readValues, type Mapping, type Values } from './mapping.ts';
+import { judgeDates } from './judge-dates.ts';
+import { judgeDocuments } from './judge-documents.ts';
 import { judgeMatters } from './judge-matters.ts';
 import { judgePeople } from './judge-people.ts';
 import { judgeTime } from './judge-time.ts';
@@ -12,6 +14,7 @@ import { judgeUnits } from './judge-units.ts';
 import type { Table } from './table.ts';
 import {
 	isFault,
+	isKnown,
 	type Asker,
 	type Decision,
 	type Fault,
@@ -30,6 +33,8 @@ const JUDGES: Readonly<Record<What, (db: Db, asker: Asker) => Judge>> = {
 	units: judgeUnits,
 	people: judgePeople,
 	matters: judgeMatters,
+	dates: judgeDates,
+	documents: judgeDocuments,
 	time: judgeTime
 };
 
@@ -52,8 +57,13 @@ export function judgeTable(db: Db, query: JudgeQuery): Plan {
 	const done = new Int32Array(query.progress);
 	const rows = table.rows.map(({ n, cells }): JudgedRow => {
 		const values = readValues(fields, table.head, mapping, cells);
+		const decision = decisions[n];
+		if (decision === 'out') {
+			Atomics.add(done, 0, 1);
+			return { n, values, what: nameOf(values), ...LEFT_OUT };
+		}
 		const common = listCommonFaults(fields, values);
-		const judged = judge(values, decisions[n]);
+		const judged = judge(values, decision);
 		const verdict = common.length ? isFault([...common, ...judged.faults]) : judged;
 		Atomics.add(done, 0, 1);
 		return { n, values, what: nameOf(values), ...verdict };
@@ -62,14 +72,18 @@ export function judgeTable(db: Db, query: JudgeQuery): Plan {
 	return { rows, made: count('new'), known: count('known'), faults: count('fault') };
 }
 
-const nameOf = ({ name, title, unit, narrative }: Values): string =>
-	name || title || unit || narrative || '';
+const LEFT_OUT: Verdict = { ...isKnown('Left out.'), out: true };
+
+const nameOf = ({ name, title, unit, file, narrative }: Values): string =>
+	name || title || unit || file || narrative || '';
 
 const LIMITS: Readonly<Record<string, number>> = {
 	note: 4000,
 	title: 500,
 	members: 1000,
-	narrative: 1000
+	narrative: 1000,
+	long: 4000,
+	reason: 500
 };
 const LIMIT = 300;
 const FACT_LIMIT = 4000;

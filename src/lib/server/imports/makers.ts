@@ -3,7 +3,7 @@
  * that it can be taken back.
  */
 import { parseTypedDate } from '#core/dates/typed.ts';
-import { plainDate, type PlainDate } from '#core/dates/plain.ts';
+import type { PlainDate } from '#core/dates/plain.ts';
 import { cardVisible } from '#server/access/visibility.ts';
 import { actingStaff, type Context } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
@@ -19,6 +19,7 @@ import {
 	requireOpeningParts
 } from '#server/matters/opening.ts';
 import { retainUntil } from '#server/matters/status.ts';
+import type { StoredFile } from '#server/documents/store.ts';
 import type { MatterReferenceRow, MatterRoleRow, MatterRow } from '#server/matters/rows.ts';
 import { categoriesOf, findSameName, isAbove, linesOf } from '#server/people/card.ts';
 import type { PersonRow } from '#server/people/rows.ts';
@@ -28,7 +29,6 @@ import {
 	insertName,
 	insertPerson
 } from '#server/people/write-card.ts';
-import type { TimeEntryRow } from '#server/time/rows.ts';
 import type { BusinessUnitRow, CostCenterRow } from '#server/units/rows.ts';
 import type { What } from './fields.ts';
 import {
@@ -42,41 +42,29 @@ import {
 	splitMembers
 } from './judge-matters.ts';
 import type { Values } from './mapping.ts';
-import { readTimeRow } from './judge-time.ts';
+import type { Made } from './made.ts';
+import { makeDate } from './make-date.ts';
+import { makeDocument } from './make-document.ts';
+import { makeTime } from './make-time.ts';
 import { personKind } from './person-kind.ts';
 
-export type Place = 'business_unit' | 'cost_center' | 'person' | 'matter' | 'time_entry';
-export type Made = { place: Place; ref: string };
-type Maker = (ctx: Context, values: Values, record: Recorder) => Made[];
+type Maker = (
+	ctx: Context,
+	values: Values,
+	record: Recorder,
+	/** What was given beside the row. */
+	file: StoredFile | undefined
+) => Made[];
 
 /** What a row makes; `people` are made first and then given their parents (`linkParent`). */
 export const MAKERS: Readonly<Record<What, Maker>> = {
 	units: makeUnit,
 	people: makePerson,
 	matters: makeMatter,
+	dates: makeDate,
+	documents: makeDocument,
 	time: makeTime
 };
-
-/** Time as it was worked, not rounded anew: a draft, unless it was released where it comes from. */
-function makeTime(ctx: Context, values: Values): Made[] {
-	const asker = { me: actingStaff(ctx).id, today: ctx.clock.today() };
-	const row = readTimeRow(ctx.db, asker, values);
-	if (Array.isArray(row)) throw new Refused(row.map(({ text }) => text).join(' '));
-	const id = newId('tim');
-	const now = ctx.clock.now();
-	insert<TimeEntryRow>(ctx.db, 'time_entry', {
-		id,
-		staff_id: row.staffId,
-		matter_id: row.matterId,
-		day: plainDate(row.day),
-		minutes: row.minutes,
-		narrative: row.narrative,
-		activity: row.activity,
-		released_at: row.isReleased ? now : null,
-		created_at: now
-	});
-	return [{ place: 'time_entry', ref: id }];
-}
 
 const HUES = 6;
 function makeUnit(ctx: Context, { unit = '', code = '', name = '' }: Values): Made[] {

@@ -5,7 +5,7 @@
 /** Table `import_batch`. */
 export type ImportBatchRow = {
 	id: string;
-	what: 'units' | 'people' | 'matters' | 'time';
+	what: 'units' | 'people' | 'matters' | 'dates' | 'documents' | 'time';
 	file_name: string;
 	rows: number;
 	made: number;

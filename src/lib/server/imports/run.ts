@@ -14,11 +14,12 @@ import {
 	PIECE,
 	undoRows
 } from './commands.ts';
+import type { StoredFile } from '#server/documents/store.ts';
 import type { What } from './fields.ts';
 import type { Decisions } from './judge.ts';
 import type { Mapping, Values } from './mapping.ts';
 import { findHanging } from './hanging.ts';
-import type { Made } from './makers.ts';
+import type { Made } from './made.ts';
 import type { ImportBatchRow } from './rows.ts';
 
 export type ImportOrder = {
@@ -29,14 +30,27 @@ export type ImportOrder = {
 	/** Where its rows are kept, and what was said of some. */
 	sha256?: string;
 	decisions?: Decisions;
-	rows: { n: number; values: Values }[];
+	rows: { n: number; values: Values; file?: StoredFile | undefined }[];
 };
-export type Imported = { batchId: string; rows: number; made: number };
+export type Imported = {
+	batchId: string;
+	rows: number;
+	made: number;
+	/** Cards that its rows named and that were not there. */
+	cards: number;
+};
+
+/** Words of a document are many, and all of them go into the search. */
+const DOCUMENT_PIECE = 3;
 
 /** In pieces of some rows, with a pause after each. */
-async function inPieces<Row>(rows: readonly Row[], each: (piece: Row[]) => void): Promise<void> {
-	for (let from = 0; from < rows.length; from += PIECE) {
-		each(rows.slice(from, from + PIECE));
+async function inPieces<Row>(
+	rows: readonly Row[],
+	each: (piece: Row[]) => void,
+	size = PIECE
+): Promise<void> {
+	for (let from = 0; from < rows.length; from += size) {
+		each(rows.slice(from, from + size));
 		await pause();
 	}
 }
@@ -55,10 +69,11 @@ export async function runImport(
 	const { batchId } = valueOf(beginBatch(ctx, order));
 	let done = 0;
 	try {
-		await inPieces(rows, (piece) => {
+		const each = (piece: ImportOrder['rows']) => {
 			valueOf(importRows(ctx, { batchId, rows: piece }));
 			onProgress((done += piece.length));
-		});
+		};
+		await inPieces(rows, each, order.what === 'documents' ? DOCUMENT_PIECE : PIECE);
 		const children = order.what === 'people' ? rows.filter(({ values }) => values.parent) : [];
 		await inPieces(children, (piece) => void valueOf(linkRows(ctx, { batchId, rows: piece })));
 		return valueOf(endBatch(ctx, { batchId }));

@@ -4,28 +4,16 @@ import { beforeEach, describe, it } from 'node:test';
 import { all, one, run } from '#server/db/sql.ts';
 import { restrictMatter } from '#server/matters/members.ts';
 import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
-import { guessMapping, listFields } from './mapping.ts';
-import { judgeTable, type Plan } from './judge.ts';
+import { fatesOf, planImport } from '#server/testing/import-plan.ts';
+import type { Plan } from './judge.ts';
 import { runImport, undoImport } from './run.ts';
-import { parseTable } from './table.ts';
 
 let house: TestHouse;
 let number: string;
 let matterId: string;
 const HEAD = 'Day,Timekeeper,Matter number,Hours,What was done,Activity,Released';
-async function plan(...rows: string[]): Promise<Plan> {
-	const table = await parseTable(Buffer.from([HEAD, ...rows].join('\n')));
-	return judgeTable(house.db, {
-		me: house.staff('haddad').id,
-		today: house.clock.today(),
-		what: 'time',
-		table,
-		mapping: guessMapping(listFields(house.db, 'time'), table.head, null),
-		decisions: {},
-		progress: new SharedArrayBuffer(4)
-	});
-}
-const fates = ({ rows }: Plan) => rows.map(({ fate, why }) => `${fate}: ${why}`);
+const plan = (...rows: string[]) => planImport(house, 'time', [HEAD, ...rows]);
+const fates = fatesOf;
 const bring = ({ rows }: Plan) =>
 	runImport(house.as('haddad'), {
 		what: 'time',

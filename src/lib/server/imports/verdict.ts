@@ -11,9 +11,15 @@ export type Verdict = {
 	faults: Fault[];
 	/** There is a card of that name: one may say that this is another, or the same. */
 	namesake?: boolean;
+	/** Somebody left it out. */
+	out?: boolean;
 };
-/** What somebody said of a row: its name is that of the same person, or of another. */
-export type Decision = 'same' | 'other';
+/**
+ * What somebody said of a row: its name is that of the same person, or of another; or it is left
+ * out.
+ */
+export const DECISIONS = ['same', 'other', 'out'] as const;
+export type Decision = (typeof DECISIONS)[number];
 export type Judge = (values: Values, decision?: Decision) => Verdict;
 
 export const isNew = (why: string): Verdict => ({ fate: 'new', why, faults: [] });
@@ -28,5 +34,11 @@ export const isFault = (faults: readonly Fault[]): Verdict => ({
 export const faultOf = (key: string, text: string | false | null | undefined): Fault[] =>
 	text ? [{ key, text }] : [];
 
-/** For whom and on which day rows are judged. */
-export type Asker = { me: string; today: PlainDate };
+/** What is known of a file that was given beside the rows: its hash, or why it cannot be filed. */
+export type GivenFile = { sha256: string; fault: string };
+/** For whom and on which day rows are judged, and the files beside them by their paths. */
+export type Asker = {
+	me: string;
+	today: PlainDate;
+	files?: Readonly<Record<string, GivenFile>> | undefined;
+};

@@ -9,9 +9,13 @@ import { plural } from '#core/format/words.ts';
 import { makeCsv } from '#server/files/workbook.ts';
 import type { Field, What } from './fields.ts';
 import type { Decisions, Plan } from './judge.ts';
+import { findStored, takeFile, viewGiven, type GivenFiles } from './given.ts';
+import { keptRows, listWanted, takeKept } from './index-files.ts';
 import { cleanMapping, guessMapping, listFields, type Mapping } from './mapping.ts';
+import { filePath } from '#core/documents/paths.ts';
+import { mendRow } from './mend.ts';
 import { findKept, findMapping } from './queries.ts';
-import { runImport, type Imported } from './run.ts';
+import { runImport, type Imported, type ImportOrder } from './run.ts';
 import type { Table } from './table.ts';
 import { judgeTask, tableTask } from './tasks.ts';
 import type { Decision } from './verdict.ts';
@@ -28,6 +32,8 @@ export type Work = {
 	fault: string;
 	table: Table | null;
 	mapping: Mapping;
+	/** Files given beside the rows, by path; or why one cannot be filed. */
+	files: GivenFiles;
 	/** By the number of a row, whether its name is that of the same person or of another. */
 	decisions: Decisions;
 	plan: Plan | null;
@@ -35,10 +41,18 @@ export type Work = {
 };
 
 const KEPT = 5;
+/** Rows of one index: the words of their files are held until all of them are filed. */
+const DOCUMENTS = 2000;
 const works = new Map<string, Work>();
 
 /** Begins to look through a file; what becomes of it is asked for by the id. */
-export function beginWork(ctx: Context, what: What, file: File, decisions: Decisions = {}): string {
+export function beginWork(
+	ctx: Context,
+	what: What,
+	file: File,
+	/** Of an import that is done anew: what was said of rows. */
+	kept?: { decisions: Decisions }
+): string {
 	const me = actingStaff(ctx);
 	const work: Work = {
 		id: newId('wrk'),
@@ -51,14 +65,15 @@ export function beginWork(ctx: Context, what: What, file: File, decisions: Decis
 		fault: '',
 		table: null,
 		mapping: {},
-		decisions,
+		files: new Map(),
+		decisions: kept?.decisions ?? {},
 		plan: null,
 		batchId: null
 	};
 	const mine = [...works.values()].filter(({ staffId }) => staffId === me.id);
 	for (const { id } of mine.slice(0, Math.max(0, mine.length - KEPT + 1))) works.delete(id);
 	works.set(work.id, work);
-	void guarded(work, () => readFile(ctx, work, file));
+	void guarded(work, () => readFile(ctx, work, file, kept !== undefined));
 	return work.id;
 }
 
@@ -72,13 +87,39 @@ async function guarded(work: Work, step: () => Promise<void>): Promise<void> {
 	}
 }
 
-async function readFile(ctx: Context, work: Work, file: File): Promise<void> {
+async function readFile(ctx: Context, work: Work, file: File, isKept: boolean): Promise<void> {
 	const data = new Uint8Array(await file.arrayBuffer());
 	work.table = await ctx.work.run(tableTask, { data });
-	const { head } = work.table;
+	const { head, rows } = work.table;
+	if (work.what === 'documents' && rows.length > DOCUMENTS)
+		throw new Refused(`At most ${DOCUMENTS} documents at once. Divide the index.`);
 	work.mapping = guessMapping(fieldsOf(ctx, work), head, findMapping(ctx, work.what, head));
+	if (isKept && work.what === 'documents') await takeKept(ctx, { ...work, table: work.table });
 	await judge(ctx, work, work.table);
 }
+
+/** Takes in a file that a row names. */
+export async function giveFile(
+	ctx: Context,
+	work: Work,
+	path: string,
+	file: File
+): Promise<Result<undefined>> {
+	try {
+		if (!listWanted(work).includes(path)) throw new Refused('No row of the index names this file.');
+		await takeFile(ctx, work.files, path, file);
+		return { ok: true, value: undefined };
+	} catch (error) {
+		return toFailure(error);
+	}
+}
+
+/** Looks through the rows once more, now that files were given. */
+export const lookAgain = (ctx: Context, work: Work): void =>
+	again(ctx, work, () => {
+		// What is being looked through is done without them: it does not count any more.
+		work.decisions = { ...work.decisions };
+	});
 
 async function judge(ctx: Context, work: Work, table: Table): Promise<void> {
 	const { mapping, what, decisions } = work;
@@ -91,7 +132,8 @@ async function judge(ctx: Context, work: Work, table: Table): Promise<void> {
 	try {
 		const me = actingStaff(ctx).id;
 		const today = ctx.clock.today();
-		const query = { me, today, what, table, mapping, decisions, progress };
+		const files = what === 'documents' ? viewGiven(work.files) : undefined;
+		const query = { me, today, files, what, table, mapping, decisions, progress };
 		const plan = await ctx.work.run(judgeTask, query);
 		// Something was chosen or mended meanwhile: that counts.
 		if (work.mapping !== mapping || work.decisions !== decisions || work.table !== table) return;
@@ -136,10 +178,11 @@ export const remap = (ctx: Context, work: Work, mapping: Mapping): void =>
 		work.mapping = cleanMapping(fieldsOf(ctx, work), head, mapping);
 	});
 
-/** Whether the name of a row is that of the same person, or of another. */
-export const decide = (ctx: Context, work: Work, n: number, decision: Decision): void =>
+/** What somebody says of a row; null takes that back. */
+export const decide = (ctx: Context, work: Work, n: number, decision: Decision | null): void =>
 	again(ctx, work, () => {
-		work.decisions = { ...work.decisions, [n]: decision };
+		const { [n]: _, ...others } = work.decisions;
+		work.decisions = decision ? { ...others, [n]: decision } : others;
 	});
 
 /** Values of one row put right in place; a field that had no column gets one. */
@@ -150,22 +193,7 @@ export const mend = (
 	values: Readonly<Record<string, string>>
 ): void =>
 	again(ctx, work, (table) => {
-		const fields = fieldsOf(ctx, work).filter(({ key }) => values[key] !== undefined);
-		const head = [...table.head];
-		const mapping = { ...work.mapping };
-		for (const { key, name } of fields) {
-			if (mapping[key] !== undefined) continue;
-			mapping[key] = name;
-			if (!head.includes(name)) head.push(name);
-		}
-		const rows = table.rows.map((row) => {
-			if (row.n !== n) return row;
-			const cells = head.map((_, at) => row.cells[at] ?? '');
-			for (const { key } of fields) cells[head.indexOf(mapping[key]!)] = values[key]!.trim();
-			return { n, cells };
-		});
-		work.table = { head, rows };
-		work.mapping = mapping;
+		Object.assign(work, mendRow(table, work.mapping, fieldsOf(ctx, work), n, values));
 	});
 
 /** The rows with a fault as a file, with all that is wrong in a column of its own. */
@@ -189,7 +217,7 @@ export function beginAgain(ctx: Context, batchId: string): string {
 	if (!kept) throw new Refused('The rows of this import were not kept. Choose its file again.');
 	const data = ctx.files.get(kept.sha256);
 	const file = new File([new Uint8Array(data)], kept.fileName);
-	return beginWork(ctx, kept.what, file, kept.decisions);
+	return beginWork(ctx, kept.what, file, kept);
 }
 
 /** Imports what is new, if no row has a fault. */
@@ -205,7 +233,7 @@ export async function finishWork(ctx: Context, work: Work): Promise<Result<Impor
 		work.state = 'writing';
 		work.done = 0;
 		work.total = plan.made;
-		const sha256 = ctx.files.put(Buffer.from(makeCsv(tableRows(table))));
+		const sha256 = ctx.files.put(Buffer.from(makeCsv(keptRows({ ...work, table }))));
 		const order = { ...orderOf(work, plan, table), sha256 };
 		const imported = await runImport(ctx, order, (done) => (work.done = done));
 		work.state = 'done';
@@ -217,12 +245,11 @@ export async function finishWork(ctx: Context, work: Work): Promise<Result<Impor
 	}
 }
 
-const tableRows = ({ head, rows }: Table): string[][] => [
-	head,
-	...rows.map(({ cells }) => head.map((_, at) => cells[at] ?? ''))
-];
-
-const orderOf = ({ what, fileName, mapping, decisions }: Work, plan: Plan, table: Table) => ({
+const orderOf = (
+	{ what, fileName, mapping, decisions, files }: Work,
+	plan: Plan,
+	table: Table
+): Omit<ImportOrder, 'sha256'> => ({
 	what,
 	fileName,
 	mapping,
@@ -234,5 +261,11 @@ const orderOf = ({ what, fileName, mapping, decisions }: Work, plan: Plan, table
 		})
 	),
 	header: table.head,
-	rows: plan.rows.filter(({ fate }) => fate === 'new').map(({ n, values }) => ({ n, values }))
+	rows: plan.rows
+		.filter(({ fate }) => fate === 'new')
+		.map(({ n, values }) => ({
+			n,
+			values,
+			...(what === 'documents' ? { file: findStored(files, filePath(values.file ?? '')) } : {})
+		}))
 });

@@ -15,6 +15,8 @@
 		units: 'Business units and cost centers',
 		people: 'People and organizations',
 		matters: 'Matters with their parties',
+		dates: 'Dates and hearings',
+		documents: 'Documents: their index, then the folder',
 		time: 'Time that was worked'
 	};
 	/** The import that is asked about before it is taken back. */
@@ -115,7 +117,7 @@
 							{/if}
 						{:else if asked === b.id}
 							<span role="alert">
-								All {plural(b.made, 'entry', 'entries')} that it made go.
+								All that its {plural(b.rows, 'row')} made goes.
 							</span>
 							<RowAction
 								action="?/undo"

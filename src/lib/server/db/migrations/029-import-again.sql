@@ -3,10 +3,10 @@
 ALTER TABLE import_batch ADD COLUMN file_sha256 TEXT;
 ALTER TABLE import_batch ADD COLUMN decisions TEXT NOT NULL DEFAULT '{}';
 
--- Time is imported too.
+-- Time, dates and documents are imported too.
 CREATE TABLE import_batch_new (
 	id TEXT PRIMARY KEY,
-	what TEXT NOT NULL CHECK (what IN ('units', 'people', 'matters', 'time')),
+	what TEXT NOT NULL CHECK (what IN ('units', 'people', 'matters', 'dates', 'documents', 'time')),
 	file_name TEXT NOT NULL,
 	rows INTEGER NOT NULL,
 	made INTEGER NOT NULL,

@@ -1,6 +1,9 @@
 /** A file that is being imported: its columns, what each row would make, the faults first. */
+import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import type { JudgedRow, Plan } from '#server/imports/judge.ts';
+import { listWanted } from '#server/imports/index-files.ts';
+import { DECISIONS } from '#server/imports/verdict.ts';
 import type { Mapping } from '#server/imports/mapping.ts';
 import {
 	decide,
@@ -8,6 +11,8 @@ import {
 	fieldsOf,
 	findWork,
 	finishWork,
+	giveFile,
+	lookAgain,
 	mend,
 	remap
 } from '#server/imports/works.ts';
@@ -36,7 +41,9 @@ export function load(event) {
 			fault: work.fault,
 			mapping: work.mapping,
 			head: work.table?.head ?? [],
-			batchId: work.batchId
+			batchId: work.batchId,
+			wanted: listWanted(work),
+			given: work.files.size
 		},
 		fields: fields.map(({ key, name, needed }) => ({ key, name, needed: needed === true })),
 		plan: work.plan && viewPlan(work.plan)
@@ -60,13 +67,13 @@ function viewPlan({ rows, made, known, faults }: Plan) {
 		moreWrong: Math.max(0, faults - FAULTS_SHOWN),
 		rows: others
 			.slice(0, SHOWN)
-			.map(({ n, fate, why, what, namesake }) => ({ n, fate, why, what, namesake })),
+			.map(({ n, fate, why, what, namesake, out }) => ({ n, fate, why, what, namesake, out })),
 		more: Math.max(0, others.length - SHOWN)
 	};
 }
 
 const rowInput = z.object({ n: z.coerce.number().int().min(1).max(1_000_000) });
-const decideInput = rowInput.extend({ decision: z.enum(['same', 'other']) });
+const decideInput = rowInput.extend({ decision: z.enum([...DECISIONS, '']) });
 const VALUE_LIMIT = 4000;
 
 /** The file under way that a form is about, and what the form says. */
@@ -100,7 +107,21 @@ export const actions = {
 		const { work, ctx, texts } = await readForm(event);
 		const said = decideInput.safeParse(texts);
 		if (!said.success) return notThere('row');
-		decide(ctx, work, said.data.n, said.data.decision);
+		decide(ctx, work, said.data.n, said.data.decision || null);
+		return {};
+	},
+	file: async (event) => {
+		const work = findWork(requireAction(event, 'import.run'), event.params.id);
+		if (!work) return notThere('import');
+		const data = await readFormData(event.request);
+		const [file, path] = [data.get('file'), data.get('path')];
+		if (!(file instanceof File) || typeof path !== 'string')
+			return fail(400, { errors: { file: 'Choose a file.' } });
+		return respond(event, await giveFile(contextOf(event), work, path, file), () => ({}));
+	},
+	look: async (event) => {
+		const { work, ctx } = await readForm(event);
+		lookAgain(ctx, work);
 		return {};
 	},
 	drop: async (event) => {

@@ -10,6 +10,7 @@
 	import { plural } from '$lib/ui/format.ts';
 	import Columns from './Columns.svelte';
 	import Faults from './Faults.svelte';
+	import Files from './Files.svelte';
 	let { data } = $props();
 	const work = $derived(data.work);
 	const plan = $derived(data.plan);
@@ -43,6 +44,11 @@
 
 {#snippet why(row: Row)}
 	{row.why}
+	{#if row.out}
+		<RowAction action="?/decide" class="inline" look="act ml-2" fields={{ n: row.n, decision: '' }}>
+			take it in
+		</RowAction>
+	{/if}
 	{#if row.namesake}
 		<RowAction
 			action="?/decide"
@@ -91,6 +97,11 @@
 			</Section>
 			{#if plan}
 				<div class="flex min-w-0 flex-col gap-7">
+					{#if work.what === 'documents'}
+						<Section title="Files" about="{work.given} given">
+							<Files wanted={work.wanted} given={work.given} />
+						</Section>
+					{/if}
 					{#if plan.faults}
 						<Section title="To put right" about={plural(plan.faults, 'row')}>
 							<Faults
@@ -106,10 +117,9 @@
 						{#snippet tools()}
 							<ActionForm
 								action="?/finish"
-								ondone={async ({ rows, made }) => {
-									const more = Number(made) - Number(rows);
-									const cards = more > 0 ? `, and ${plural(more, 'card')} named in them` : '';
-									say(`Imported: ${plural(Number(rows), 'row')}${cards}.`);
+								ondone={async ({ rows, cards }) => {
+									const more = cards ? `, and ${plural(Number(cards), 'card')} named in them` : '';
+									say(`Imported: ${plural(Number(rows), 'row')}${more}.`);
 									await goto('/imports');
 								}}
 							>

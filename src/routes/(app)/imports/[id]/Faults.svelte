@@ -1,6 +1,7 @@
 <!-- Rows with a fault: all that is wrong with each beside its field, to be put right in place. -->
 <script lang="ts">
 	import ActionForm from '$lib/ui/ActionForm.svelte';
+	import RowAction from '$lib/ui/RowAction.svelte';
 	import { plural } from '$lib/ui/format.ts';
 	import type { PageData } from './$types.js';
 	type Plan = NonNullable<PageData['plan']>;
@@ -56,6 +57,14 @@
 				</div>
 			{/snippet}
 		</ActionForm>
+		<RowAction
+			action="?/decide"
+			class="mt-1"
+			fields={{ n: row.n, decision: 'out' }}
+			disabled={isLooking}
+		>
+			leave row {row.n} out
+		</RowAction>
 	</article>
 {/each}
 {#if more}<p class="sub mt-2">

@@ -84,17 +84,22 @@ export function parseTaskLine(
 	words: readonly string[],
 	colleagues: readonly Named[],
 	today: PlainDate,
-	order: DateOrder | null
+	order: DateOrder | null,
+	/** What was corrected in place. */
+	parts: { assignee?: string | undefined; due?: PlainDate | null | undefined } = {}
 ): TaskLine {
 	const named = takeColleague(words, colleagues);
 	const dated = takeDue(named.rest, today, order);
 	const subject = dated.rest.join(' ');
-	const past = dated.due !== null && dated.due < today ? 'That day is over.' : null;
+	const due = parts.due ?? dated.due;
+	const past = due !== null && due < today ? 'That day is over.' : null;
 	const missing = subject === '' ? 'Say what is to be done.' : null;
 	return {
 		subject,
-		assignee: named.assignee,
-		due: dated.due,
-		fault: named.fault ?? dated.fault ?? past ?? missing
+		assignee: parts.assignee ?? named.assignee,
+		due,
+		// What was put right in place is no fault any more.
+		fault:
+			(parts.assignee ? null : named.fault) ?? (parts.due ? null : dated.fault) ?? past ?? missing
 	};
 }

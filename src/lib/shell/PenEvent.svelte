@@ -16,13 +16,19 @@
 		/** What there is to say against its day. */
 		warnings: string[];
 	};
-	export type Parts = { event?: string; date?: string; service?: string };
+	export type Parts = {
+		event?: string;
+		date?: string;
+		service?: string;
+		matter?: string;
+		assignee?: string;
+	};
 </script>
 
 <script lang="ts">
 	import { capitalize } from '#core/format/words.ts';
 	import { formatDay, plural } from '$lib/ui/format.ts';
-	import { readTypedDate } from '$lib/ui/typed-date.ts';
+	import PenDay from './PenDay.svelte';
 	type Props = {
 		entry: Entry;
 		matter: string;
@@ -33,17 +39,10 @@
 		oncommit: () => void;
 	};
 	let { entry, matter, fault, today, oncorrect, oncommit }: Props = $props();
-	let typed = $state<string | null>(null);
-	function correctDate() {
-		const read = typed?.trim() ? readTypedDate(typed, today) : null;
-		if (read && 'date' in read) oncorrect({ date: read.date });
-		typed = null;
-	}
 	function key(event: KeyboardEvent) {
 		if (event.key !== 'Enter') return;
 		event.preventDefault();
-		if (typed === null) oncommit();
-		else correctDate();
+		oncommit();
 	}
 	const shown = $derived(
 		entry.dates
@@ -69,13 +68,12 @@
 			</select>
 		{:else if entry.text}<span class="note">{entry.text}</span>{/if}
 		{#if entry.date}
-			<input
-				class="note w-[112px]"
-				aria-label="On which day"
-				value={typed ?? formatDay(entry.date, today)}
-				oninput={({ currentTarget }) => (typed = currentTarget.value)}
-				onkeydown={key}
-				onblur={correctDate}
+			<PenDay
+				label="On which day"
+				day={entry.date}
+				{today}
+				oncorrect={(date) => oncorrect({ date })}
+				{oncommit}
 			/>
 		{/if}
 		{#if entry.time}<span class="note">{entry.time}</span>{/if}
@@ -104,18 +102,3 @@
 		</p>
 	{/if}
 </div>
-
-<style>
-	.parts {
-		position: absolute;
-		left: 54px;
-		bottom: 52px;
-		width: min(760px, calc(100vw - 74px));
-		padding: 10px 12px;
-		background: var(--color-white);
-		border: 1px solid var(--color-rule);
-		border-bottom: 0;
-		border-radius: 6px 6px 0 0;
-		box-shadow: var(--shadow-foot);
-	}
-</style>

@@ -16,7 +16,7 @@
 	{#each hits as hit, place (hit.kind + hit.id)}
 		<li role="option" aria-selected={place === at} id="pen-hit-{place}">
 			<a href={hit.href} class="hit" class:on={place === at} tabindex="-1" onclick={onopen}>
-				<span class="sub w-[74px]">{hit.kind}</span>
+				<span class="sub w-[74px] shrink-0">{hit.kind}</span>
 				<b class="font-semibold">{hit.title}</b>
 				<span class="sub truncate">{hit.about}</span>
 			</a>

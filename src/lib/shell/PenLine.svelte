@@ -13,6 +13,7 @@
 	import { saying } from '$lib/ui/say.svelte.ts';
 	import PenEvent, { type Parts } from './PenEvent.svelte';
 	import PenHits from './PenHits.svelte';
+	import PenParts from './PenParts.svelte';
 	import PenShown, { type Answer } from './PenShown.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 
@@ -153,19 +154,34 @@
 		await invalidateAll();
 	}
 	const u = $derived(got?.understood);
+	/** Above the line stands what of it may be corrected in place. */
+	const hasParts = $derived(
+		got !== null &&
+			(got.fits.length > 1 ||
+				(got.matter !== null && (u?.kind === 'time' || (u?.kind === 'task' && got.task !== null))))
+	);
+	function oncorrect(part: Parts) {
+		parts = { ...parts, ...part };
+		void ask();
+	}
 	const listed = $derived(u?.kind === 'find' && line.trim() !== '');
 </script>
 
 <footer class="pen no-print">
-	{#if u?.kind === 'event' && got?.entry}
+	{#if hasParts}
+		<PenParts
+			got={got!}
+			today={page.data.today}
+			{oncorrect}
+			oncommit={commit}
+			fault={fault || (u?.fault ?? '')}
+		/>
+	{:else if u?.kind === 'event' && got?.entry}
 		<PenEvent
 			entry={got.entry}
 			matter={got.matter?.title ?? ''}
 			today={page.data.today}
-			oncorrect={(part) => {
-				parts = { ...parts, ...part };
-				void ask();
-			}}
+			{oncorrect}
 			oncommit={commit}
 			fault={fault || ('fault' in u ? (u.fault ?? '') : '')}
 		/>
@@ -211,7 +227,7 @@
 		<PenShown
 			{got}
 			{fault}
-			today={page.data.today}
+			isApart={hasParts || (u?.kind === 'event' && got?.entry != null)}
 			last={last && !line && !saying.said ? last.message : ''}
 			onundo={() => void undo(last!.undo)}
 		/>
@@ -295,6 +311,18 @@
 		height: 9px;
 		background: var(--color-madder);
 		border-radius: 50%;
+	}
+	.pen > :global(.parts) {
+		position: absolute;
+		left: 54px;
+		bottom: 52px;
+		width: min(760px, calc(100vw - 74px));
+		padding: 10px 12px;
+		background: var(--color-white);
+		border: 1px solid var(--color-rule);
+		border-bottom: 0;
+		border-radius: 6px 6px 0 0;
+		box-shadow: var(--shadow-foot);
 	}
 	@media (max-width: 767px) {
 		.pen {

@@ -14,49 +14,44 @@
 			day?: string;
 		};
 		matter: { id: string; number: string; title: string } | null;
+		/** Where a title was named, those it may mean. */
+		fits: { id: string; number: string; title: string }[];
 		hits: Hit[];
 		entry: Entry | null;
-		task: { assignee: { name: string }; due: string | null } | null;
+		task: {
+			assignee: { id: string; name: string };
+			due: string | null;
+			colleagues: { id: string; name: string }[];
+		} | null;
 		counted: { fault: string | null; text: string; href: string } | null;
 	};
 </script>
 
 <script lang="ts">
 	import Told from '$lib/logbook/Told.svelte';
-	import { formatDay } from '$lib/ui/format.ts';
-	import { formatHours } from '#core/format/hours.ts';
 	type Props = {
 		got: Answer | null;
 		fault: string;
-		today: string;
+		/** Its parts are shown above the line. */
+		isApart: boolean;
 		/** The last act, in words, where it can be taken back. */
 		last: string;
 		onundo: () => void;
 	};
-	let { got, fault, today, last, onundo }: Props = $props();
-	const KINDS = ['time', 'note', 'task', 'count', 'go', 'open'];
+	let { got, fault, isApart, last, onundo }: Props = $props();
+	const KINDS = ['note', 'count', 'go', 'open'];
 	const shown = $derived(got?.understood);
 	const refusal = $derived(fault || shown?.fault || got?.counted?.fault);
 </script>
 
-{#if shown?.kind === 'event' && got?.entry}
+{#if isApart}
 	<span class="key max-md:hidden">Enter</span>
 {:else if refusal}
 	<div class="shown"><span class="fault" role="alert">{refusal}</span></div>
 {:else if shown && KINDS.includes(shown.kind)}
 	<div class="shown">
-		{#if shown.kind === 'time'}
-			<span class="note">{formatHours(shown.minutes ?? 0)} h</span>
-			{#if shown.day && shown.day !== today}
-				<span class="note" data-day>{formatDay(shown.day, today)}</span>
-			{/if}
-		{:else if shown.kind === 'count' && got?.counted}
+		{#if shown.kind === 'count' && got?.counted}
 			<b class="note" data-counted>{got.counted.text}</b>
-		{:else if shown.kind === 'task' && got?.task}
-			<span class="note">{got.task.assignee.name}</span>
-			{#if got.task.due}
-				<span class="note" data-due>{formatDay(got.task.due, today)}</span>
-			{/if}
 		{:else if shown.kind === 'note'}
 			<Told words={shown.words ?? ''} />
 		{/if}

@@ -31,7 +31,7 @@ const REMOVE: Readonly<Record<Place, readonly string[]>> = {
 		'DELETE FROM reminder_to WHERE deadline_id = @ref',
 		'DELETE FROM reminder WHERE deadline_id = @ref',
 		'DELETE FROM date_change WHERE deadline_id = @ref',
-		"DELETE FROM search_text WHERE kind = 'hearing' AND ref = @ref",
+		"DELETE FROM search_text WHERE kind IN ('hearing', 'date') AND ref = @ref",
 		'DELETE FROM deadline WHERE id = @ref'
 	],
 	document: [

@@ -3,7 +3,16 @@ import type { Band } from '#core/people/compare.ts';
 
 export type InterestHit = {
 	what:
-		'person' | 'matter' | 'note' | 'document' | 'time' | 'task' | 'role' | 'request' | 'hearing';
+		| 'person'
+		| 'matter'
+		| 'note'
+		| 'document'
+		| 'time'
+		| 'task'
+		| 'role'
+		| 'request'
+		| 'hearing'
+		| 'date';
 	title: string;
 	about: string;
 	href: string;

@@ -152,6 +152,8 @@ function locate({ kind, title, ref, number, matterTitle }: TextRow): Location {
 			return { what: 'document', title, about, href: `/documents/${ref}` };
 		case 'hearing':
 			return { what: 'hearing', title, about, href: `${matter}/docket?deadline=${ref}` };
+		case 'date':
+			return { what: 'date', title, about, href: `${matter}/docket?deadline=${ref}` };
 		case 'task':
 			return { what: 'task', title, about, href: `${matter}/tasks` };
 		case 'time':

@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
-import { one, scalar } from '#server/db/sql.ts';
-import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { one, run, scalar } from '#server/db/sql.ts';
+import { addDeadline } from '#server/docket/by-hand.ts';
+import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { commitLine, lineInput, showLine, undoLine } from './line.ts';
 
 let house: TestHouse;
@@ -162,5 +163,90 @@ describe('time on the pen line', () => {
 		const ahead = commit(`0.3 ${number} call on 30 nov 2026`);
 		assert.match(ahead.ok ? '' : Object.values(ahead.errors).join(), /not come yet/);
 		assert.equal(show(`0.3 ${number} call yesterday`).understood.day, '2026-11-22');
+	});
+});
+
+describe('a matter on the pen line', () => {
+	it('is named by words of its title, and what is left is said of it', () => {
+		const shown = show('0.4 pier 9 call with the adjuster');
+		assert.equal(shown.matter?.number, number);
+		const done = good(commit('0.4 pier 9 call with the adjuster'));
+		assert.match(done.message, /0\.4 h logged on Pier 9/);
+		assert.equal(scalar(house.db, 'SELECT narrative FROM time_entry'), 'call with the adjuster');
+	});
+
+	it('is asked about where several fit, and taken as chosen', async () => {
+		const other = await newMatter(house, { title: 'Pier 12 lease' });
+		const shown = show('note pier the lift is broken');
+		assert.deepEqual(shown.fits.map((fit) => fit.number).sort(), [number, other.number].sort());
+		assert.match(bad(commit('note pier the lift is broken'))['']!, /Which matter is meant/);
+		good(commit('note pier the lift is broken', { matter: other.number }));
+		assert.equal(
+			scalar(house.db, "SELECT text FROM logbook WHERE kind = 'note'"),
+			'the lift is broken'
+		);
+	});
+
+	it('is found neither hidden nor closed, nor by a word that no title has', async () => {
+		const hidden = await newMatter(house, { title: 'Kestrel', restricted: 'on' }, 'wardle');
+		assert.equal(show('0.4 kestrel call').matter, null);
+		assert.match(bad(commit('0.4 kestrel call'))['']!, /Name a matter/);
+		// A number that somebody sends by hand is taken only where it fits what is found.
+		await newMatter(house, { title: 'Pier 12 lease' });
+		assert.match(bad(commit('0.4 pier call', { matter: hidden.number }))['']!, /Which matter/);
+	});
+
+	it('named by its number is not looked for by words', () => {
+		assert.equal(show(`0.4 ${number} pier call`).matter?.number, number);
+		assert.equal(
+			(show(`0.4 ${number} pier call`).understood as { words: string }).words,
+			'pier call'
+		);
+	});
+});
+
+describe('parts corrected in place', () => {
+	it('of a task are whose it is and until when', () => {
+		const line = `task ${number} draft the reply by friday @zzz`;
+		assert.match((show(line).understood as { fault: string }).fault, /Nobody here is called zzz/);
+		const parts = { assignee: 'stf_wardle', date: '2026-12-04' };
+		assert.equal(show(line, parts).task?.assignee.name, 'Tamsin Wardle');
+		good(commit(line, parts));
+		const { assignee, due } = one<{ assignee: string; due: string }>(
+			house.db,
+			"SELECT assignee_id AS assignee, due FROM task WHERE subject LIKE 'draft%'"
+		);
+		assert.deepEqual([assignee, due], ['stf_wardle', '2026-12-04']);
+	});
+
+	it('of time is its day', () => {
+		good(commit(`0.4 ${number} call yesterday`, { date: '2026-11-19' }));
+		assert.equal(scalar(house.db, 'SELECT day FROM time_entry'), '2026-11-19');
+	});
+});
+
+describe('dates on the pen line', () => {
+	it('are found by their words with how they stand, proposals are not', () => {
+		const { matterId } = one<{ matterId: string }>(house.db, 'SELECT id AS matterId FROM matter');
+		const ctx = house.as('okafor');
+		const date = { matterId, title: 'Barnacle survey', date: '2026-12-04' };
+		good(addDeadline(ctx, date));
+		good(addDeadline(ctx, { ...date, title: 'Barnacle brief', date: '2026-11-02' }));
+		const found = show('barnacle').hits.map(
+			({ kind, title, about }) => `${kind} ${title} ${about}`
+		);
+		assert.equal(found.length, 2);
+		assert.match(found.join('; '), /date Barnacle survey Friday 4 December 2026, docketed/);
+		assert.match(found.join('; '), /date Barnacle brief Monday 2 November 2026, missed/);
+		run(house.db, "UPDATE deadline SET state = 'met' WHERE title LIKE '%survey'", {});
+		assert.deepEqual(
+			show('barnacle').hits.map(({ title }) => title),
+			['Barnacle brief', 'Barnacle survey']
+		);
+		run(house.db, "UPDATE deadline SET state = 'proposed' WHERE title LIKE '%brief'", {});
+		assert.deepEqual(
+			show('barnacle').hits.map(({ title }) => title),
+			['Barnacle survey']
+		);
 	});
 });

@@ -6,6 +6,7 @@ import { formatDate } from '#core/format/dates.ts';
 import { formatHours } from '#core/format/hours.ts';
 import { capitalize, pluralInWords } from '#core/format/words.ts';
 import { takeDay } from '#core/pen/day-at-end.ts';
+import { firstTitleWord, takeTitle } from '#core/pen/matter-words.ts';
 import { parseLine, type Understood } from '#core/pen/parse.ts';
 import { parseTaskLine } from '#core/pen/task-line.ts';
 import { findDateOrder } from '#server/app/department.ts';
@@ -18,6 +19,7 @@ import { writeNote } from '#server/logbook/commands.ts';
 import { takeBackNote } from '#server/logbook/take-back.ts';
 import {
 	findMatterByNumber,
+	listTitled,
 	search,
 	type Hit,
 	type NumberedMatter
@@ -34,12 +36,16 @@ export const lineInput = z.object({
 	line: z.string().max(LINE_LIMIT, 'A line has at most 2,000 characters.').default(''),
 	/** The number of the matter on screen. */
 	current: z.string().max(40).default(''),
-	/** What was corrected of an event in place. */
+	/** What was corrected in place. */
 	parts: z
 		.object({
 			event: z.string().max(200).optional(),
+			/** The day of an event or of time, or until when a task is to be done. */
 			date: z.string().max(10).transform(parseDate).optional(),
-			service: z.string().max(40).optional()
+			service: z.string().max(40).optional(),
+			/** The number of the matter. */
+			matter: z.string().max(40).optional(),
+			assignee: z.string().max(60).optional()
 		})
 		.default({})
 });
@@ -49,6 +55,8 @@ type ReadLine = {
 	/** With the day, where it is one of time or has a task's. */
 	understood: Understood & { day?: PlainDate };
 	matter: NumberedMatter | null;
+	/** Where a title was named, those it may mean. */
+	fits: NumberedMatter[];
 	/** The event it would enter. */
 	entry: PenEvent | null;
 	/** The task it would give. */
@@ -59,9 +67,15 @@ type ReadLine = {
 export type ShownLine = ReadLine & { hits: Hit[] };
 
 /** A line of time with the day it names. */
-function withDay(ctx: Context, understood: Understood): Understood & { day?: PlainDate } {
+function withDay(
+	ctx: Context,
+	understood: Committing,
+	corrected: PlainDate | undefined
+): Committing & { day?: PlainDate } {
 	if (understood.kind !== 'time' || understood.fault) return understood;
-	const { day, words, fault } = takeDay(understood.words, ctx.clock.today(), findDateOrder(ctx));
+	const taken = takeDay(understood.words, ctx.clock.today(), findDateOrder(ctx));
+	const { words, fault } = taken;
+	const day = corrected ?? taken.day;
 	return { ...understood, day, words, fault: fault ?? (words ? null : 'Say what was done.') };
 }
 
@@ -71,50 +85,95 @@ type PenTask = {
 	assignee: { id: string; name: string };
 	due: PlainDate | null;
 	fault: string | null;
+	/** To whom it may be given instead. */
+	colleagues: { id: string; name: string }[];
 };
 
-function readTask(ctx: Context, me: Staff, line: string): PenTask {
+function readTask(
+	ctx: Context,
+	me: Staff,
+	line: string,
+	{ assignee: chosen, date }: LineInput['parts']
+): PenTask {
 	const colleagues = listColleagues(ctx);
 	const { subject, assignee, due, fault } = parseTaskLine(
 		line.split(' '),
 		colleagues.map(({ id, name }) => ({ id, words: name })),
 		ctx.clock.today(),
-		findDateOrder(ctx)
+		findDateOrder(ctx),
+		{ assignee: chosen, due: date }
 	);
 	const who = colleagues.find(({ id }) => id === assignee) ?? me;
-	return { subject, due, fault, assignee: { id: who.id, name: who.name } };
+	return {
+		subject,
+		due,
+		fault,
+		assignee: { id: who.id, name: who.name },
+		colleagues: colleagues.map(({ id, name }) => ({ id, name }))
+	};
 }
 
 type Committing = Extract<Understood, { kind: 'time' | 'note' | 'event' | 'task' }>;
 const isCommitted = (understood: Understood): understood is Committing =>
 	['time', 'note', 'event', 'task'].includes(understood.kind);
 
+const NAME_A_MATTER = 'Name a matter, by its number or by words of its title first.';
+
+/** The matter of a line: by its number, or by words of its title at the beginning. */
+function findMeant(
+	ctx: Context,
+	me: Staff,
+	understood: Committing,
+	chosen: string | undefined
+): { understood: Committing; matter: NumberedMatter | null; fits: NumberedMatter[] } {
+	if (understood.matter !== null) {
+		const number = chosen ?? understood.matter;
+		const matter = findMatterByNumber(ctx, me, number) ?? null;
+		const fault = matter ? understood.fault : `There is no matter ${number} that you may see.`;
+		return { understood: { ...understood, fault }, matter, fits: [] };
+	}
+	const word = firstTitleWord(understood.words);
+	const titled = word === undefined ? [] : listTitled(ctx, me, word);
+	const taken = takeTitle(
+		understood.words,
+		titled.map(({ number, title }) => ({ id: number, words: title }))
+	);
+	const fits = titled.filter(({ number }) => taken?.fits.includes(number));
+	if (!taken || fits.length === 0)
+		return { understood: { ...understood, fault: NAME_A_MATTER }, matter: null, fits };
+	const matter = fits.length === 1 ? fits[0] : fits.find(({ number }) => number === chosen);
+	const fault = matter ? (taken.rest ? null : EMPTY[understood.kind]) : 'Which matter is meant?';
+	return { understood: { ...understood, words: taken.rest, fault }, matter: matter ?? null, fits };
+}
+const EMPTY: Readonly<Record<Committing['kind'], string>> = {
+	time: 'Say what was done.',
+	note: 'What is the note?',
+	event: 'Say what happened and when.',
+	task: 'Say what is to be done.'
+};
+
 /** What a line means. */
 function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput): ReadLine {
-	const understood = withDay(ctx, parseLine(line, current || null));
-	const none: ReadLine = { understood, matter: null, entry: null, task: null, counted: null };
-	if (understood.kind === 'count') return { ...none, counted: penCount(ctx, understood.words) };
-	if (!isCommitted(understood)) return none;
-	const faulty = (fault: string): ReadLine => ({
-		...none,
-		understood: { ...understood, fault },
-		matter
-	});
-	const matter = understood.matter
-		? (findMatterByNumber(ctx, me, understood.matter) ?? null)
-		: null;
-	if (understood.fault) return { ...none, matter };
-	if (understood.matter && !matter)
-		return faulty(`There is no matter ${understood.matter} that you may see.`);
-	if (understood.kind === 'task' && matter) {
-		const task = readTask(ctx, me, understood.words);
-		return task.fault ? { ...faulty(task.fault), task } : { ...none, matter, task };
+	const parsed = parseLine(line, current || null);
+	const none = { matter: null, fits: [], entry: null, task: null, counted: null };
+	if (parsed.kind === 'count')
+		return { ...none, understood: parsed, counted: penCount(ctx, parsed.words) };
+	if (!isCommitted(parsed)) return { ...none, understood: parsed };
+	const { understood: meant, matter, fits } = findMeant(ctx, me, parsed, parts.matter);
+	const understood = withDay(ctx, meant, parts.date ?? undefined);
+	const read: ReadLine = { ...none, understood, matter, fits };
+	if (understood.fault || !matter) return read;
+	const withFault = (fault: string | null): ReadLine =>
+		fault ? { ...read, understood: { ...understood, fault } } : read;
+	if (understood.kind === 'task') {
+		const task = readTask(ctx, me, understood.words, parts);
+		return { ...withFault(task.fault), task };
 	}
-	if (understood.kind !== 'event' || !matter) return { ...none, matter };
-	if (!may(me.role, 'docket.enter')) return faulty('Your role does not enter events.');
+	if (understood.kind !== 'event') return read;
+	if (!may(me.role, 'docket.enter')) return withFault('Your role does not enter events.');
 	const row = findMatter(ctx.db, me, { id: matter.id });
 	const entry = row ? penEvent(ctx, row, understood.words, parts) : null;
-	return entry?.fault ? { ...faulty(entry.fault), entry } : { ...none, matter, entry };
+	return { ...withFault(entry?.fault ?? null), entry };
 }
 
 /** What a line means, and what it finds. */

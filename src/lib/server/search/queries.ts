@@ -3,17 +3,33 @@ import { may } from '#core/access/table.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { formatDate } from '#core/format/dates.ts';
 import { foldName } from '#core/people/names.ts';
-import { cardVisible, visible } from '#server/access/visibility.ts';
+import { cardVisible, onTeam, visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import { all, maybeOne } from '#server/db/sql.ts';
+import type { DeadlineRow } from '#server/docket/rows.ts';
 import { matchWords, searchWords } from './match.ts';
 
 type HitKind =
-	'matter' | 'person' | 'document' | 'hearing' | 'note' | 'task' | 'time' | 'role' | 'request';
+	| 'matter'
+	| 'person'
+	| 'document'
+	| 'hearing'
+	| 'date'
+	| 'note'
+	| 'task'
+	| 'time'
+	| 'role'
+	| 'request';
 export type Hit = { kind: HitKind; id: string; title: string; about: string; href: string };
 
 /** A match that may be seen, before its words are fetched. */
-type Match = { id: number; kind: HitKind; title: string };
+type Match = {
+	id: number;
+	kind: HitKind;
+	title: string;
+	/** A date that was met or vacated. */
+	over: 0 | 1;
+};
 type Row = {
 	id: number;
 	kind: HitKind;
@@ -27,6 +43,7 @@ type Row = {
 	name: string | null;
 	docNumber: string | null;
 	day: PlainDate | null;
+	state: DeadlineRow['state'] | null;
 };
 
 /** The first batch is a little larger than what is shown; each next one is so many times larger. */
@@ -49,7 +66,7 @@ export function search(app: Application, me: Staff, typed: string, limit = 12): 
 	const rows = new Map(listRows(app, ids).map((row) => [row.id, row]));
 	return ids.flatMap((id) => {
 		const row = rows.get(id);
-		return row ? [showHit(row, words)] : [];
+		return row ? [showHit(app, row, words)] : [];
 	});
 }
 
@@ -83,8 +100,9 @@ function listMatches(app: Application, me: Staff, match: string, limit: number):
 const listSeen = ({ db }: Application, me: Staff, ids: readonly number[]): Match[] =>
 	all(
 		db,
-		`SELECT s.id, s.kind, s.title
+		`SELECT s.id, s.kind, s.title, ifnull(h.state <> 'docketed', 0) AS over
 		FROM search_text s
+		LEFT JOIN deadline h ON s.kind = 'date' AND h.id = s.ref
 		WHERE s.id IN (SELECT value FROM json_each(@ids))
 			AND (
 				s.matter_id IS NULL
@@ -102,12 +120,13 @@ const listRows = ({ db }: Application, ids: readonly number[]): Row[] =>
 		db,
 		`SELECT
 			s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle,
-			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber, h.date AS day
+			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber, h.date AS day,
+			h.state
 		FROM search_text s
 		LEFT JOIN matter m ON m.id = s.matter_id
 		LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref
 		LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
-		LEFT JOIN deadline h ON s.kind = 'hearing' AND h.id = s.ref
+		LEFT JOIN deadline h ON s.kind IN ('hearing', 'date') AND h.id = s.ref
 		WHERE s.id IN (SELECT value FROM json_each(@ids))`,
 		{ ids: JSON.stringify(ids) }
 	);
@@ -122,7 +141,11 @@ function orderMatches(matches: readonly Match[], words: readonly string[]): Matc
 		return { match, place, titled, rank: titled ? (kind === -1 ? TITLED.length : kind) : 0 };
 	});
 	ranked.sort(
-		(a, b) => Number(b.titled) - Number(a.titled) || a.rank - b.rank || a.place - b.place
+		(a, b) =>
+			Number(b.titled) - Number(a.titled) ||
+			a.rank - b.rank ||
+			a.match.over - b.match.over ||
+			a.place - b.place
 	);
 	return ranked.map(({ match }) => match);
 }
@@ -132,7 +155,7 @@ function isTitled({ title }: Match, words: readonly string[]): boolean {
 	return words.every((word) => own.some((other) => other.startsWith(word)));
 }
 
-function showHit(row: Row, words: readonly string[]): Hit {
+function showHit(app: Application, row: Row, words: readonly string[]): Hit {
 	const { kind, ref: id, title, body, number, matterTitle } = row;
 	const matter = `/matters/${number}`;
 	const about = number ? `${number} ${matterTitle}` : '';
@@ -148,6 +171,11 @@ function showHit(row: Row, words: readonly string[]): Hit {
 				...{ kind, id, title, href: `${matter}/docket?deadline=${id}` },
 				about: `${row.day ? formatDate(row.day) : ''}, ${about}`
 			};
+		case 'date':
+			return {
+				...{ kind, id, title, href: `${matter}/docket?deadline=${id}` },
+				about: `${aboutDate(app, row)}, ${about}`
+			};
 		case 'task':
 			return { kind, id, title, about, href: `${matter}/tasks` };
 		case 'request':
@@ -159,6 +187,13 @@ function showHit(row: Row, words: readonly string[]): Hit {
 		default:
 			return { kind: 'note', id, title: snippet(body, words), about, href: `${matter}/logbook` };
 	}
+}
+
+/** Its day and how it stands: a docketed date whose day is over was missed. */
+function aboutDate({ clock }: Application, { day, state }: Row): string {
+	if (!day) return '';
+	const isMissed = state === 'docketed' && day < clock.today();
+	return `${formatDate(day)}, ${isMissed ? 'missed' : state}`;
 }
 
 function aboutPerson({ personKind, standing }: Row): string {
@@ -218,6 +253,28 @@ export function findMatterByNumber(
 	);
 	return rows.length === 1 ? rows[0] : undefined;
 }
+
+/**
+ * Open matters that one may see, whose title has a word that begins so; one's own first.
+ */
+export function listTitled({ db }: Application, me: Staff, word: string): NumberedMatter[] {
+	if (!may(me.role, 'matter.read')) return [];
+	return all<NumberedMatter>(
+		db,
+		`SELECT m.id, m.number, m.title
+		FROM search s
+		JOIN search_text t ON t.id = s.rowid AND t.kind = 'matter'
+		JOIN matter m ON m.id = t.ref
+		WHERE s.search MATCH @match
+			AND m.status <> 'closed'
+			AND ${visible('m')}
+		ORDER BY ${onTeam('m')} DESC, m.number DESC
+		LIMIT ${TITLED_SHOWN}`,
+		{ match: `title : ${matchWords(word)}`, me: me.id }
+	);
+}
+/** So many that share a word are looked at. */
+const TITLED_SHOWN = 60;
 
 /** "42", "2026-42" and "lf-42" as a pattern of whole numbers; undefined where it is none. */
 function likeNumber(typed: string): string | undefined {

@@ -14,17 +14,21 @@ const readLine = callable({
 	run: (ctx, input) => showLine(ctx, actingStaff(ctx), input)
 });
 
+/** What of a line may be corrected in place. */
+const PARTS = ['event', 'date', 'service', 'matter', 'assignee'] as const;
+
 export async function GET(event) {
 	requireAction(event, 'search.use');
 	const { searchParams } = event.url;
 	const input = {
 		line: searchParams.get('line') ?? '',
 		current: searchParams.get('current') ?? '',
-		parts: {
-			event: searchParams.get('event') ?? undefined,
-			date: searchParams.get('date') ?? undefined,
-			service: searchParams.get('service') ?? undefined
-		}
+		parts: Object.fromEntries(
+			PARTS.flatMap((part) => {
+				const value = searchParams.get(part);
+				return value === null ? [] : [[part, value]];
+			})
+		)
 	};
 	return respondJson(event, await readLine(contextOf(event), input));
 }

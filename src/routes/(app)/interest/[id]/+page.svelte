@@ -18,7 +18,8 @@
 		task: 'task',
 		role: 'role',
 		request: 'request',
-		hearing: 'hearing'
+		hearing: 'hearing',
+		date: 'date'
 	};
 	const all = $derived(c.report.names.reduce((n, x) => n + x.hits.length + x.more, 0));
 </script>

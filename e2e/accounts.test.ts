@@ -98,6 +98,9 @@ describe('accounts', { timeout: 300_000 }, () => {
 		await admin.sees('Choose who takes over what they hold.');
 		await admin.select('Who takes over', 'Ada Merriweather');
 		await admin.press('End the account', '[role="dialog"]');
+		await admin.sees('choose a third colleague, who is told of it.');
+		await admin.select('Who is told', 'Dorit Castellan');
+		await admin.press('End the account', '[role="dialog"]');
 		await admin.sees('The account is ended');
 		await guest.go('/');
 		await guest.sees('Day sheet');

@@ -46,6 +46,24 @@ describe('the demo house', { timeout: 600_000 }, () => {
 		await io.sees(/14\d, newest first/);
 	});
 
+	it('begins another page at its top, and comes back to where one was', async () => {
+		const topOf = () => io.page.$eval('#sheet', (sheet) => Math.round(sheet.scrollTop));
+		await io.go('/docket');
+		await io.page.$eval('#sheet', (sheet) => sheet.scrollTo(0, 900));
+		const was = await topOf();
+		assert.ok(was > 500, `scrolled to ${was}`);
+		await io.page.$$eval('#sheet a[href^="/matters/"]', (all) => all.at(-1)!.click());
+		await io.page.waitForFunction(() => location.pathname.startsWith('/matters/'));
+		await io.settled();
+		assert.equal(await topOf(), 0);
+		await io.page.goBack();
+		await io.page.waitForFunction(
+			(top) => Math.abs(document.querySelector('#sheet')!.scrollTop - top) < 5,
+			{},
+			was
+		);
+	});
+
 	it('opens a row by a click anywhere on it, and keeps the other filters in a search', async () => {
 		const desk = await sit(browser, house.origin, 'okafor');
 		await desk.go('/matters?who=all&status=open');

@@ -55,6 +55,7 @@
 	<span class="sub ml-2">
 		{sortOf(document.mediaType)}{document.version > 1 ? `, version ${document.version}` : ''}
 	</span>
+	{#if document.unread}<span class="note ml-2 py-0" title={document.unread}>not searched</span>{/if}
 	{#if document.mark}<span class="note warn ml-2 py-0">{document.mark}</span>{/if}
 {/snippet}
 {#snippet where(document: DocumentView)}

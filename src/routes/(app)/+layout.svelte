@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import KiteShapes from '$lib/docket/KiteShapes.svelte';
 	import KeysHelp from '$lib/shell/KeysHelp.svelte';
@@ -31,6 +31,8 @@
 			]
 		].filter((a) => a[2]) as [string, string, boolean][]
 	);
+	/** So many areas leave no room for the name on a narrow screen; the kite stays. */
+	const MANY = 8;
 	const under: Record<string, string[]> = {
 		'/matters': ['/figures'],
 		'/docket': ['/rulebooks', '/docket/calculator'],
@@ -44,6 +46,20 @@
 			: [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p));
 	let keys = $state(false),
 		near = $state(false);
+	let sheet = $state<HTMLElement>();
+	// The sheet scrolls, not the window: another page begins at its top, and Back comes to where one
+	// was.
+	export const snapshot = {
+		capture: () => sheet?.scrollTop ?? 0,
+		restore: (top: number) => sheet?.scrollTo(0, top)
+	};
+	afterNavigate(({ type, from, to }) => {
+		if (type === 'popstate' || type === 'enter' || !from || !to || to.url.hash) return;
+		const isSame =
+			from.url.pathname === to.url.pathname &&
+			from.url.searchParams.get('page') === to.url.searchParams.get('page');
+		if (!isSame) sheet?.scrollTo(0, 0);
+	});
 	let areasNav = $state<HTMLElement>();
 	$effect(() => {
 		void page.url.pathname;
@@ -109,7 +125,10 @@
 <div class="frame">
 	<header class="on-dark band no-print">
 		<a href="/" class="flex items-center gap-[9px] text-white"
-			><Logo /><span class="read text-head font-medium max-sm:hidden">Kite Pen</span></a
+			><Logo /><span
+				class="read text-head font-medium whitespace-nowrap max-sm:hidden"
+				class:max-xl:hidden={areas.length > MANY}>Kite Pen</span
+			></a
 		>
 		<nav
 			bind:this={areasNav}
@@ -151,7 +170,7 @@
 			</details>
 		</div>
 	</header>
-	<main id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
+	<main bind:this={sheet} id="sheet" class="sheet" tabindex="-1">{@render children()}</main>
 	{#if data.can.inside}<PenLine timers={data.timers} />{:else}<footer class="foot no-print">
 			<Said />
 		</footer>{/if}

@@ -215,11 +215,28 @@ describe('an account', () => {
 		const session = await enter('okafor');
 		const held = countHeld(house, 'stf_okafor');
 		assert.equal(held.matters, 2);
-		const end = (toId: string) => endAccount(admin(), { staffId: 'stf_okafor', toId });
+		const end = (toId: string, witnessId = '') =>
+			endAccount(admin(), { staffId: 'stf_okafor', toId, witnessId });
 		assert.match(bad(end('')).toId!, /Choose who takes over/);
 		assert.match(bad(end('stf_castellan')).toId!, /need a lawyer/);
-		good(end('stf_reyes'));
-		assert.deepEqual(countHeld(house, 'stf_okafor'), { matters: 0, tasks: 0, dates: 0, papers: 0 });
+		const third = /choose a third colleague/;
+		assert.match(bad(end('stf_reyes')).witnessId!, third);
+		assert.match(bad(end('stf_reyes', 'stf_reyes')).witnessId!, third);
+		assert.match(bad(end('stf_reyes', 'stf_harrowgate')).witnessId!, third);
+		good(end('stf_reyes', 'stf_wardle'));
+		const told = all<{ recipient: string; text: string }>(
+			house.db,
+			"SELECT recipient, text FROM mail_out WHERE text LIKE '%ended the account%'"
+		);
+		assert.deepEqual(
+			told.map(({ recipient }) => recipient),
+			['Tamsin Wardle <wardle@larkhaven.example>']
+		);
+		assert.match(told[0]!.text, /made .*Reyes responsible for the restricted matter LF-/);
+		assert.doesNotMatch(told[0]!.text, /Own secret/);
+		assert.deepEqual(countHeld(house, 'stf_okafor'), {
+			...{ matters: 0, restricted: 0, tasks: 0, dates: 0, papers: 0 }
+		});
 		assert.equal(findSessionStaff(house, session), undefined);
 		assert.match(await refused('okafor', 'larkhaven'), /not right/);
 		const assignee = (matterId: string) =>

@@ -6,7 +6,8 @@ import { z } from 'zod';
 import { isLawyer } from '#core/access/table.ts';
 import { plural } from '#core/format/words.ts';
 import { endSessions } from '#server/access/sessions.ts';
-import type { Application, Context } from '#server/app/application.ts';
+import { listTeam } from '#server/access/team.ts';
+import { actingStaff, type Application, type Context } from '#server/app/application.ts';
 import { command } from '#server/app/command.ts';
 import { Refused } from '#server/app/errors.ts';
 import { id, maybeId } from '#server/app/fields.ts';
@@ -17,10 +18,17 @@ import type { MatterRow } from '#server/matters/rows.ts';
 import { findColleague, type Colleague } from '#server/staff/queries.ts';
 import type { StaffRow, TeamMemberRow } from '#server/staff/rows.ts';
 import { refuseLastAdministrator, requireAccount } from './commands.ts';
-import { handedOver } from './messages.ts';
+import { givenOn, handedOver } from './messages.ts';
 
 type Has = Pick<Application, 'db'>;
-export type Held = { matters: number; tasks: number; dates: number; papers: number };
+export type Held = {
+	matters: number;
+	/** Of these matters, the restricted ones. */
+	restricted: number;
+	tasks: number;
+	dates: number;
+	papers: number;
+};
 
 /** What somebody holds that must go on. */
 export const countHeld = ({ db }: Has, staffId: string): Held =>
@@ -30,6 +38,11 @@ export const countHeld = ({ db }: Has, staffId: string): Held =>
 			(
 				SELECT count(*) FROM matter WHERE responsible_id = @staffId AND status <> 'closed'
 			) AS matters,
+			(
+				SELECT count(*)
+				FROM matter
+				WHERE responsible_id = @staffId AND status <> 'closed' AND restricted = 1
+			) AS restricted,
 			(SELECT count(*) FROM task WHERE assignee_id = @staffId AND state = 'open') AS tasks,
 			(
 				SELECT count(*)
@@ -44,20 +57,33 @@ export const countHeld = ({ db }: Has, staffId: string): Held =>
 export const endAccount = command({
 	name: 'end account',
 	action: 'account.edit',
-	input: z.object({ staffId: id('an account'), toId: maybeId }),
-	run({ ctx, me, input: { staffId, toId }, record }) {
+	input: z.object({
+		staffId: id('an account'),
+		toId: maybeId,
+		/** Who is told where restricted matters go to somebody who was not on them. */
+		witnessId: maybeId
+	}),
+	run({ ctx, me, input: { staffId, toId, witnessId }, record }) {
 		const leaver = requireAccount(ctx, staffId);
 		if (!leaver.active) throw new Refused('This account is not in use any more.');
 		if (staffId === me.id) throw new Refused('Another administrator ends your account.');
 		refuseLastAdministrator(ctx, leaver);
 		const held = countHeld(ctx, staffId);
 		const to = requireSuccessor(ctx, held, staffId, toId);
+		const witness = requireWitness(ctx, leaver, to, witnessId);
 		if (to) handOver(ctx, leaver, to, record);
+		if (to && witness) tellWitness(ctx, { leaver, to, witness: witness.told }, witness.matters);
 		for (const matterId of leaveMatters(ctx, staffId))
 			record.logOn(matterId, 'people', `${leaver.name} left the department.`);
 		const ended = endAccess(ctx, staffId);
 		update<StaffRow>(ctx.db, 'staff', { id: staffId }, { active: 0, supervisor_id: null });
-		record.audit({ staff: staffId, to: to?.id ?? null, held, sessionsEnded: ended });
+		record.audit({
+			staff: staffId,
+			to: to?.id ?? null,
+			witness: witness?.told.id ?? null,
+			held,
+			sessionsEnded: ended
+		});
 		return { ...held, ended };
 	}
 });
@@ -77,6 +103,63 @@ function requireSuccessor(
 			'toId'
 		);
 	return to;
+}
+
+type RestrictedMatter = Pick<MatterRow, 'id' | 'number'>;
+
+/**
+ * Restricted matters that would become readable to somebody who was not on them: a second person
+ * and those who are on them are told, and whoever ends the account gives none to themselves.
+ */
+function requireWitness(
+	ctx: Context,
+	leaver: StaffRow,
+	to: Colleague | undefined,
+	witnessId: string | null
+): { told: Colleague; matters: RestrictedMatter[] } | undefined {
+	if (!to) return undefined;
+	const matters = all<RestrictedMatter>(
+		ctx.db,
+		`SELECT m.id, m.number
+		FROM matter m
+		WHERE m.responsible_id = @leaver
+			AND m.status <> 'closed'
+			AND m.restricted = 1
+			AND NOT EXISTS (
+				SELECT 1 FROM matter_member x WHERE x.matter_id = m.id AND x.staff_id = @to
+			)
+		ORDER BY m.number`,
+		{ leaver: leaver.id, to: to.id }
+	);
+	if (matters.length === 0) return undefined;
+	const me = actingStaff(ctx);
+	const things = plural(matters.length, 'restricted matter');
+	if (to.id === me.id)
+		throw new Refused(`${things} of theirs cannot go to whoever ends the account.`, 'toId');
+	const told = witnessId === null ? undefined : findColleague(ctx, witnessId);
+	if (!told || [leaver.id, to.id, me.id].includes(told.id))
+		throw new Refused(
+			`${things} go to somebody who was not on them: choose a third colleague, who is told of it.`,
+			'witnessId'
+		);
+	return { told, matters };
+}
+
+function tellWitness(
+	ctx: Context,
+	people: { leaver: StaffRow; to: Colleague; witness: Colleague },
+	matters: readonly RestrictedMatter[]
+): void {
+	const { leaver, to, witness } = people;
+	const words = { by: actingStaff(ctx).name, leaver: leaver.name, lawyer: to.name };
+	for (const { id: matterId, number } of matters) {
+		const others = listTeam(ctx.db, matterId).filter(
+			({ id: staffId }) => staffId !== leaver.id && staffId !== to.id
+		);
+		const told = new Map([witness, ...others].map((one) => [one.email, one]));
+		for (const one of told.values())
+			queueMail(ctx, { matterId, to: one, message: givenOn(number, words) });
+	}
 }
 
 function handOver(ctx: Context, leaver: StaffRow, to: Colleague, record: Recorder): void {

@@ -15,6 +15,18 @@ export const handedOver = (
 	path: '/matters'
 });
 
+/** To those who are told that a restricted matter went on with its lawyer's leaving. */
+export const givenOn = (
+	number: string,
+	{ by, leaver, lawyer }: { by: string; leaver: string; lawyer: string }
+): Message => ({
+	subject: `${number}: ${lawyer} is responsible now`,
+	text: [
+		`${leaver} left the department. ${by} ended the account and made ${lawyer} responsible for the restricted matter ${number}, who was not on it before.`,
+		'You are told because you are on it, or as the second person. If this should not be, speak to the head of the department.'
+	].join('\n\n')
+});
+
 /** To everyone who is told that an administrator gave a restricted matter to a lawyer. */
 export const takenOver = (
 	number: string,

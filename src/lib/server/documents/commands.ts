@@ -38,6 +38,6 @@ export const uploadDocument = preparedMatterCommand({
 			`${name} filed in ${folder} as ${filed.number}.`,
 			`/documents/${filed.documentId}`
 		);
-		return filed;
+		return { ...filed, unread: file.unread };
 	}
 });

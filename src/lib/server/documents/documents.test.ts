@@ -55,6 +55,8 @@ describe('uploads', () => {
 			Buffer.concat([Buffer.from('%PDF-1.4'), Buffer.alloc(60 * 1024 * 1024)]),
 			/61 MB; a file may have at most 50 MB/
 		);
+		const damaged = await storeFile(house, new File(['%PDF-1.7 and rubbish'], 'broken.pdf'));
+		assert.match(damaged.unread, /it is damaged and cannot be opened as a PDF/);
 		assert.equal(
 			(await storeFile(house, new File(['x'], '../../etc/passwd.txt'))).fileName,
 			'....etcpasswd.txt'

@@ -20,6 +20,8 @@ export type DocumentView = {
 	by: string;
 	at: string;
 	fileName: string;
+	/** Why its words are not searched, where they are not. */
+	unread: string;
 	/** Of the newest signing round: null where there is none. */
 	waiting: number | null;
 	signed: number | null;
@@ -27,7 +29,7 @@ export type DocumentView = {
 };
 const SELECT = `SELECT d.id, d.number, d.name, d.folder, d.mark, m.id AS matterId, m.number AS matterNumber,
 		m.title AS matterTitle, v.n AS version, v.media_type AS mediaType, v.size, s.initials AS by,
-		v.created_at AS at, v.file_name AS fileName,
+		v.created_at AS at, v.file_name AS fileName, v.unread,
 		(SELECT sum(g.state = 'waiting') FROM signer g WHERE g.round_id = r.id) AS waiting,
 		(SELECT sum(g.state = 'signed') FROM signer g WHERE g.round_id = r.id) AS signed,
 		r.finished_version AS finished

@@ -1,4 +1,5 @@
 /** The plain text of a file, for search. Runs in a worker. */
+import { Refused } from '#server/app/errors.ts';
 import { DOCX, PDF } from './media.ts';
 
 /** Characters and pages that are kept of one file. */
@@ -39,11 +40,22 @@ export async function readParagraphs(
 	return { paragraphs, more: text.length > SHOWN_CHARACTERS || all.length > paragraphs.length };
 }
 
+/** By the names of the reader's errors. */
+const WHY: Readonly<Record<string, string>> = {
+	InvalidPDFException: 'it is damaged and cannot be opened as a PDF',
+	PasswordException: 'it is locked with a password'
+};
+
 async function extractPdf(data: Uint8Array): Promise<string> {
 	const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
 	// A copy: the reader takes the bytes for itself.
-	const pdf = await getDocument({ data: data.slice(), useSystemFonts: false, verbosity: 0 })
-		.promise;
+	const pdf = await getDocument({
+		data: data.slice(),
+		useSystemFonts: false,
+		verbosity: 0
+	}).promise.catch((error: unknown) => {
+		throw new Refused(WHY[(error as Error).name] ?? 'its text cannot be read');
+	});
 	const pages: string[] = [];
 	let length = 0;
 	for (let n = 1; n <= Math.min(pdf.numPages, PAGE_LIMIT) && length <= TEXT_LIMIT; n++) {

@@ -60,7 +60,12 @@ export function judgeDocuments(db: Db, asker: Asker): Judge {
 		const path = filePath(values.file ?? '');
 		const given = asker.files?.[path];
 		const row = readDocumentRow(db, asker, values);
-		const fileFaults = faultOf('file', given ? given.fault : path && 'Its file is not given yet.');
+		const fileFaults: Fault[] = given
+			? faultOf('file', given.fault)
+			: faultOf('file', path && 'Its file is not given yet.').map((fault) => ({
+					...fault,
+					awaited: true
+				}));
 		if (Array.isArray(row) || fileFaults.length || !given)
 			return isFault([...(Array.isArray(row) ? row : []), ...fileFaults]);
 		const number = findSame(db, row.matterId, given.sha256);

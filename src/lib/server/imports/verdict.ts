@@ -3,7 +3,12 @@ import type { PlainDate } from '#core/dates/plain.ts';
 import type { Values } from './mapping.ts';
 
 /** What is wrong with one field of a row. */
-export type Fault = { key: string; text: string };
+export type Fault = {
+	key: string;
+	text: string;
+	/** What is wrong goes by itself, once what is waited for is given. */
+	awaited?: true;
+};
 export type Verdict = {
 	fate: 'new' | 'known' | 'fault';
 	/** Why, in words. */

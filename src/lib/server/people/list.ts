@@ -12,6 +12,8 @@ export type PersonListing = Pick<PersonRow, 'id' | 'name' | 'kind' | 'status'> &
 	mail: string;
 	phone: string;
 	categories: string;
+	/** What they are on those matters. */
+	roles: string;
 	/** On how many matters that one may see. */
 	matters: number;
 };
@@ -83,6 +85,19 @@ export function listPeople(
 				(SELECT group_concat(category, ', ') FROM person_category c WHERE c.person_id = p.id),
 				''
 			) AS categories,
+			coalesce(
+				(
+					SELECT group_concat(role, ', ')
+					FROM (
+						SELECT DISTINCT r.role
+						FROM matter_role r
+						JOIN matter m ON m.id = r.matter_id
+						WHERE r.person_id = p.id AND ${visible('m')}
+						ORDER BY r.role
+					)
+				),
+				''
+			) AS roles,
 			(
 				SELECT count(DISTINCT r.matter_id)
 				FROM matter_role r

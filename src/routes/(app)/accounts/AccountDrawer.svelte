@@ -31,6 +31,7 @@
 	const take = (field: string, value: string) => void Object.assign(person, { [field]: value });
 	let link = $state('');
 	let toId = $state('');
+	let witnessId = $state('');
 	const held = $derived(
 		[
 			account.held.matters && plural(account.held.matters, 'open matter'),
@@ -46,6 +47,12 @@
 				id !== account.id &&
 				role !== 'business-partner' &&
 				(isLawyer || !account.held.matters)
+		)
+	);
+	const witnesses = $derived(
+		accounts.filter(
+			({ id, active, role }) =>
+				active && id !== account.id && id !== toId && role !== 'business-partner'
 		)
 	);
 </script>
@@ -121,6 +128,21 @@
 							<SelectField label="Who takes over" name="toId" bind:value={toId} error={errors.toId}>
 								<option value="">Choose</option>
 								{#each successors as { id, name } (id)}<option value={id}>{name}</option>{/each}
+							</SelectField>
+						{/if}
+						{#if account.held.restricted}
+							<SelectField
+								label="Who is told"
+								name="witnessId"
+								bind:value={witnessId}
+								error={errors.witnessId}
+								hint="Among them {plural(
+									account.held.restricted,
+									'restricted matter'
+								)}: a third colleague is told where who takes over was not on it."
+							>
+								<option value="">Choose</option>
+								{#each witnesses as { id, name } (id)}<option value={id}>{name}</option>{/each}
 							</SelectField>
 						{/if}
 						<div><button class="btn" disabled={busy}>End the account</button></div>

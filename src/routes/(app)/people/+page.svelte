@@ -47,19 +47,25 @@
 			key: 'also',
 			label: 'Also',
 			text: (card) => card.otherNames,
-			class: 'w-[200px] truncate text-ink-2 max-xl:hidden'
+			class: 'w-[150px] truncate text-ink-2 max-xl:hidden'
 		},
 		{
 			key: 'parent',
 			label: 'Belongs to',
 			text: (card) => card.parent,
-			class: 'w-[160px] truncate text-ink-2 max-xl:hidden'
+			class: 'w-[150px] truncate text-ink-2 max-xl:hidden'
+		},
+		{
+			key: 'roles',
+			label: 'Roles',
+			text: (card) => card.roles,
+			class: 'w-[160px] truncate max-md:hidden'
 		},
 		{
 			key: 'mail',
 			label: 'Mail',
 			text: (card) => card.mail,
-			class: 'w-[220px] truncate max-md:hidden'
+			class: 'w-[210px] truncate max-md:hidden'
 		},
 		{
 			key: 'phone',
@@ -71,7 +77,7 @@
 			key: 'categories',
 			label: 'Categories',
 			text: (card) => card.categories,
-			class: 'w-[120px] truncate text-ink-2 max-md:hidden'
+			class: 'w-[110px] truncate text-ink-2 max-xl:hidden'
 		},
 		{
 			key: 'matters',

@@ -66,15 +66,21 @@
 			label: 'About',
 			text: (one) => one.about,
 			leads: true,
-			cell: files,
 			class: 'truncate'
+		},
+		{
+			key: 'files',
+			label: 'Files',
+			text: (one) => one.files || '',
+			numeric: true,
+			class: 'w-[56px] sub max-md:hidden'
 		},
 		{
 			key: 'from',
 			label: 'From',
 			text: (one) => one.by,
 			cell: unit,
-			class: 'w-[230px] truncate max-lg:w-[130px] max-md:hidden'
+			class: 'w-[210px] truncate max-xl:w-[150px] max-md:hidden'
 		},
 		{
 			key: 'urgency',
@@ -110,15 +116,12 @@
 			key: 'with',
 			label: 'With',
 			text: (one) => one.takenBy,
-			class: 'w-[140px] truncate max-lg:hidden'
+			class: 'w-[140px] truncate max-xl:hidden'
 		}
 	];
 </script>
 
 <svelte:head><title>Requests · Kite Pen</title></svelte:head>
-{#snippet files(request: Queued)}
-	{#if request.files}<span class="sub ml-2">{plural(request.files, 'file')}</span>{/if}
-{/snippet}
 {#snippet unit(request: Queued)}
 	{#if request.unit}<span class="sub">{request.unit}</span>{/if}
 {/snippet}

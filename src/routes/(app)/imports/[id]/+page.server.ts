@@ -53,18 +53,20 @@ export function load(event) {
 function viewPlan({ rows, made, known, faults }: Plan) {
 	const sorted = [...rows].sort((a, b) => ORDER[a.fate] - ORDER[b.fate] || a.n - b.n);
 	const others = sorted.filter(({ fate }) => fate !== 'fault');
+	const wrong = sorted.filter(
+		(row) => row.fate === 'fault' && row.faults.some(({ awaited }) => !awaited)
+	);
 	return {
 		made,
 		known,
 		faults,
-		wrong: sorted
-			.slice(0, Math.min(faults, FAULTS_SHOWN))
-			.map(({ n, what, values, faults: list }) => ({
-				n,
-				what,
-				faults: list.map(({ key, text }) => ({ key, text, value: values[key] ?? '' }))
-			})),
-		moreWrong: Math.max(0, faults - FAULTS_SHOWN),
+		wrong: wrong.slice(0, FAULTS_SHOWN).map(({ n, what, values, faults: list }) => ({
+			n,
+			what,
+			faults: list.map(({ key, text }) => ({ key, text, value: values[key] ?? '' }))
+		})),
+		toMend: wrong.length,
+		moreWrong: Math.max(0, wrong.length - FAULTS_SHOWN),
 		rows: others
 			.slice(0, SHOWN)
 			.map(({ n, fate, why, what, namesake, out }) => ({ n, fate, why, what, namesake, out })),

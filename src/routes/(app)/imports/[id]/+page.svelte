@@ -102,8 +102,8 @@
 							<Files wanted={work.wanted} given={work.given} />
 						</Section>
 					{/if}
-					{#if plan.faults}
-						<Section title="To put right" about={plural(plan.faults, 'row')}>
+					{#if plan.toMend}
+						<Section title="To put right" about={plural(plan.toMend, 'row')}>
 							<Faults
 								rows={plan.wrong}
 								more={plan.moreWrong}
@@ -127,9 +127,11 @@
 									<button class="btn go" disabled={busy || plan.faults > 0 || plan.made === 0}>
 										{busy
 											? 'Writing…'
-											: plan.faults
+											: plan.toMend
 												? 'All rows or none: put the faults right'
-												: `Import ${plural(plan.made, 'row')}`}
+												: plan.faults
+													? 'All rows or none: give the files'
+													: `Import ${plural(plan.made, 'row')}`}
 									</button>
 								{/snippet}
 							</ActionForm>

@@ -26,6 +26,8 @@ export async function load(event) {
 }
 
 export const actions = {
-	upload: action(uploadDocument, { done: ({ documentId }) => ({ documentId }) }),
+	upload: action(uploadDocument, {
+		done: ({ documentId, number, unread }) => ({ documentId, number, unread })
+	}),
 	assemble: action(assembleDocument, { done: ({ pdfId }) => ({ documentId: pdfId }) })
 };

@@ -5,6 +5,7 @@
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Field from '$lib/ui/Field.svelte';
+	import { say } from '$lib/ui/say.svelte.ts';
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	let { data } = $props();
@@ -27,7 +28,7 @@
 		});
 		name = data.templates.find((t) => t.id === template)?.name ?? '';
 	}
-	const say = (n: string) =>
+	const labelOf = (n: string) =>
 		n
 			.replace(/([A-Z])/g, ' $1')
 			.replace(/\./g, ', ')
@@ -83,7 +84,8 @@
 	<ActionForm
 		action="?/upload"
 		files
-		ondone={() => {
+		ondone={({ number, unread }) => {
+			say(`Filed as ${number}.${unread ? ` ${unread}` : ''}`);
 			uploading = false;
 			docName = '';
 			file = undefined;
@@ -171,7 +173,7 @@
 						>
 					</div>
 					{#each data.needs.missing as f (f)}<TextField
-							label={say(f)}
+							label={labelOf(f)}
 							hint="left empty, it stands in square brackets"
 							name="values.{f}"
 							bind:value={fields[f]}

@@ -134,10 +134,11 @@ export async function addDocketDepth(house: Scene): Promise<void> {
 		34,
 		'N.Y. Sup., Richmond County'
 	);
+	house.at(day(-12));
 	const proof = await paper(
 		slip,
 		'Affidavit of service',
-		'Delivered to the agent of the defendant at the terminal.'
+		'The deponent, who is over eighteen and no party to this action, delivered the summons and complaint in person to the agent of the defendant at the Staten Island terminal, who said that he was authorized to take them. The person served is about fifty years old, with gray hair, and wore a company jacket. Sworn before a notary on the same day.'
 	);
 	enter(slip, 12, 'summons-and-complaint-served', {
 		answers: { how: 'personal' },

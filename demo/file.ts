@@ -7,7 +7,7 @@ import { makePdf } from '#server/files/pdf.ts';
 import { writeNote } from '#server/logbook/commands.ts';
 import { addTask, finishTask } from '#server/tasks/commands.ts';
 import type { Made, Scene } from './scene.ts';
-import { COMPANY, type Paper, type PaperMatter, type Story } from './story.ts';
+import { COMPANY, toldBy, type Paper, type PaperMatter, type Story } from './story.ts';
 
 /** Papers are written, and things are due, on days on which people work. */
 export const workday = (day: PlainDate, step = 1): PlainDate =>
@@ -20,8 +20,9 @@ function formatPaperDay(day: PlainDate): string {
 }
 
 /** What a paper says of its matter. */
-export function paperMatter(scene: Scene, made: Made, story: Story): PaperMatter {
+export function paperMatter(scene: Scene, made: Made, story: Story, ago: number): PaperMatter {
 	const other = story.other ?? 'the other side';
+	const told = toldBy(story, ago);
 	const day = (from: number) =>
 		formatPaperDay(workday(addDays(scene.today, from), from < 0 ? -1 : 1));
 	const fill = (text: string) =>
@@ -37,7 +38,8 @@ export function paperMatter(scene: Scene, made: Made, story: Story): PaperMatter
 		other,
 		otherCounsel: story.otherCounsel ?? other,
 		lawyer: scene.staff(made.lawyer).name,
-		told: story.told.map(fill),
+		told: told.map(fill),
+		pleaded: told.filter((_, at) => story.pleaded?.includes(at) ?? true).map(fill),
 		day,
 		fill
 	};
@@ -61,7 +63,7 @@ async function filePaper(scene: Scene, made: Made, story: Story, paper: Paper): 
 	scene.at(filed < made.from ? made.from : filed);
 	// Not every kind has a folder of its own for evidence or for what stays inside.
 	const folders = listFolders(app, made);
-	const pdf = await renderPaper(paper, paperMatter(scene, made, story));
+	const pdf = await renderPaper(paper, paperMatter(scene, made, story, paper.ago));
 	done(
 		await uploadDocument(as(paper.by ?? made.lawyer), {
 			matterId: made.id,

@@ -8,42 +8,42 @@ import type { Scene } from './scene.ts';
 const LETTERS: readonly [title: string, ago: number, purpose: string][] = [
 	[
 		'Pier 9 passenger fall',
-		100,
-		'We ask you to keep the violin case, the shoes and the coat of that evening, and to say on which days an expert may see them.'
+		2,
+		'We ask on which days an expert may see the violin case, the shoes and the coat of that evening.'
 	],
 	[
 		'Sablewood hull warranty',
-		120,
+		3,
 		'We ask you to keep the daily sheets of both dockings, the paint batches and what the inspector wrote on the spot.'
 	],
 	[
 		'Dock 4 sublease',
-		100,
+		2,
 		'We write to agree on a day on which the cold store is handed over, and ask for your answer within ten days.'
 	],
 	[
 		'Bremner wage claim',
-		90,
+		4,
 		'We ask you to keep messages and calendars in which the beginning or the end of a shift is named.'
 	],
 	[
 		'Fog bell collision',
-		300,
-		'We write to agree on a timetable for the exchange of the plotter records, and ask for your answer within ten days.'
+		3,
+		'We write to agree on how the judgment and the costs are paid, and ask for your answer within ten days.'
 	],
 	[
 		'Season ticket class action',
-		200,
+		5,
 		'We ask you to keep receipts of taxis and buses for the sailings that you say you missed.'
 	],
 	[
 		'Harbor discharge notice',
-		60,
+		6,
 		'We write to name the laboratory that will take the samples, and ask whether your staff wants to be there.'
 	],
 	[
 		'Breakwater wake damage',
-		70,
+		3,
 		'We ask you to keep the log of the tug, the record of her engines and the messages with the tow.'
 	]
 ];

@@ -5,10 +5,10 @@
 import { addDays } from '#core/dates/plain.ts';
 import { run } from '#server/db/sql.ts';
 import { writeNote } from '#server/logbook/commands.ts';
-import { addTask } from '#server/tasks/commands.ts';
 import { startTimer } from '#server/time/timers.ts';
 import { makeCards } from './cast.ts';
-import { enterDates, type DocketedDate } from './dates.ts';
+import { enterDates } from './dates.ts';
+import { setTasks } from './tasks.ts';
 import { addDocketDepth } from './docket.ts';
 import { tellStory } from './file.ts';
 import { makeHouse } from './house.ts';
@@ -44,7 +44,7 @@ for (const story of STORIES) if (!story.elsewhere) describeStory(scene, story);
 await logThreeYears(scene);
 closePast(scene);
 const dates = enterDates(scene);
-setTasks(dates);
+setTasks(scene, dates);
 
 await addRequestsAndTrials({ scene, humans, orgs });
 await addDocketDepth(scene);
@@ -81,43 +81,6 @@ done(
 app.db.pragma('synchronous = FULL');
 app.db.exec('ANALYZE');
 app.db.close();
-
-/** Tasks that hang on dates ahead. */
-function setTasks(docketed: readonly DocketedDate[]): void {
-	scene.at(addDays(today, -6));
-	const ahead = docketed.filter(({ date }) => date > addDays(today, 2)).slice(0, 16);
-	for (const { id, title, matter } of ahead)
-		done(
-			addTask(as(matter.lawyer), {
-				matterId: matter.id,
-				subject: `Draft: ${title.toLowerCase()}`,
-				assigneeId: `stf_${scene.rnd.pick(matter.team)}`,
-				due: null,
-				deadlineId: id,
-				offsetDays: scene.rnd.pick([2, 3, 5, 10]),
-				offsetUnit: 'cd'
-			})
-		);
-	const pier = scene.matter('Pier 9 passenger fall');
-	for (const [subject, who, title, days] of [
-		['File the answer', 'castellan', 'Answer or Rule 12 motion', 0],
-		['Draft the joint report', 'lindqvist', "Parties' conference", 3],
-		['List the custodians', 'abernathy', "Parties' conference", 8],
-		['Retain the gangway expert', 'okafor', 'Expert disclosures', 60],
-		['Exhibit list, first cut', 'abernathy', 'Pretrial disclosures', 15]
-	] as const)
-		done(
-			addTask(as('okafor'), {
-				matterId: pier.id,
-				subject,
-				assigneeId: `stf_${who}`,
-				due: null,
-				deadlineId: docketed.find((date) => date.matter === pier && date.title === title)!.id,
-				offsetDays: days,
-				offsetUnit: 'cd'
-			})
-		);
-}
 
 /** A question in the logbook that was answered, and what came of it. */
 function askAboutTheForm(): void {

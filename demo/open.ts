@@ -89,14 +89,16 @@ export async function openStory(scene: Scene, story: Story): Promise<Made> {
 	return made;
 }
 
-/** What a matter begins with is long done on all but the youngest. */
+/** What a matter begins with is long done on all but the youngest; whom to tell is not. */
 function finishFirstTasks(scene: Scene, made: Made): void {
 	const { as, done, today, app } = scene;
 	if (made.from > addDays(today, -10)) return;
 	scene.at(addDays(made.from, 4));
 	for (const { id } of all<{ id: string }>(
 		app.db,
-		"SELECT id FROM task WHERE matter_id = @matterId AND state = 'open'",
+		`SELECT id
+		FROM task
+		WHERE matter_id = @matterId AND state = 'open' AND subject NOT LIKE 'Decide who%'`,
 		{ matterId: made.id }
 	))
 		done(finishTask(as(made.lawyer), { taskId: id, done: true }));
@@ -117,6 +119,13 @@ export function describeStory(scene: Scene, story: Story): void {
 			fields: { ...facts, description: story.about, cautions: story.caution ?? '' }
 		})
 	);
+	if (story.elsewhere) {
+		const opponent = { matterId: made.id, personId: '', role: 'opponent' };
+		if (made.kind === 'litigation' && story.other)
+			done(addRole(as(made.lawyer), { ...opponent, personId: scene.card(story.other) }));
+		finishFirstTasks(scene, made);
+		scene.at(made.from);
+	}
 	for (const person of story.people ?? []) {
 		const [name = '', role = '', note = ''] = person.split(' | ');
 		done(addRole(as(made.lawyer), { matterId: made.id, personId: scene.card(name), role, note }));

@@ -151,7 +151,7 @@ const spots = (signer: number) => {
 
 async function fileRound(scene: Scene, made: Made, round: Round): Promise<string> {
 	const { as, done, app } = scene;
-	const of = paperMatter(scene, made, made.story!);
+	const of = paperMatter(scene, made, made.story!, round.ago);
 	const [folder = 'Agreements'] = listFolders(app, made);
 	const paper = { name: round.name, folder: 'Agreements' as const, ago: round.ago };
 	const pdf = await renderPaper({ ...paper, write: (matter) => writePage(matter, round) }, of);

@@ -5,7 +5,7 @@ import { PEOPLE } from './house.ts';
 import { listPlans } from './plan.ts';
 import { addDays, plainDate, toDay } from '#core/dates/plain.ts';
 import { STORIES } from './stories/index.ts';
-import { kindOf, type PaperMatter, type Story } from './story.ts';
+import { kindOf, toldBy, type PaperMatter, type Story } from './story.ts';
 
 const TODAY = plainDate('2026-11-23');
 const LOGINS = new Set(PEOPLE.map(({ login }) => login));
@@ -21,6 +21,7 @@ const each = (check: (story: Story) => void) => {
 const OF: PaperMatter = {
 	...{ number: 'LF-2026-0001', title: 'A matter', court: 'A court', caseNumber: '1', judge: 'J' },
 	...{ plaintiff: 'P', defendant: 'D', other: 'O', otherCounsel: 'C', lawyer: 'L', told: ['T'] },
+	pleaded: ['P'],
 	day: (from) => `day ${from}`,
 	fill: (text) => text.replace(/\{(-?\d+)\}/g, (_, from: string) => `day ${from}`)
 };
@@ -56,6 +57,26 @@ describe('the stories of the demo', () => {
 			assert.ok(!team.includes(lawyer));
 			const parts = people.map((person) => person.split(' | ').slice(0, 2).join());
 			assert.equal(new Set(parts).size, parts.length);
+		});
+	});
+
+	it('tell in a paper nothing that happened after it', () => {
+		each((story) => {
+			for (const { ago, name } of story.papers ?? [])
+				for (const sentence of toldBy(story, ago))
+					for (const [, day] of sentence.matchAll(/\{(-?\d+)\}/g))
+						assert.ok(Number(day) <= -ago, `${name}: ${sentence}`);
+		});
+	});
+
+	it('say in a complaint what whoever sues says, and not how it ended', () => {
+		each((story) => {
+			for (const { ago } of (story.papers ?? []).filter(({ name }) => name === 'Complaint')) {
+				assert.ok(story.pleaded, 'says what is pleaded');
+				const pleaded = toldBy(story, ago).filter((_, at) => story.pleaded!.includes(at));
+				assert.ok(pleaded.length >= 2);
+				assert.doesNotMatch(pleaded.join(' '), /judgment|jury|the court|sues|sued|summons/i);
+			}
 		});
 	});
 

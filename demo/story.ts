@@ -54,8 +54,10 @@ export type PaperMatter = {
 	other: string;
 	otherCounsel: string;
 	lawyer: string;
-	/** What happened, a sentence each; days are written out. */
+	/** What happened until the paper, a sentence each; days are written out. */
 	told: readonly string[];
+	/** What of it the one who sues says. */
+	pleaded: readonly string[];
 	/** A day so far from today, as a paper writes it. */
 	day(from: number): string;
 	/** Days of a text, written `{-12}`, written out. */
@@ -97,8 +99,10 @@ export type Story = {
 	people?: readonly string[];
 	/** What the matter is about, in two or three sentences. */
 	about: string;
-	/** What happened, a sentence each. */
+	/** What happened, a sentence each, one after the other. */
 	told: readonly string[];
+	/** Which of these sentences stand in the complaint, from 0; all where nothing is said. */
+	pleaded?: readonly number[];
 	/** Values of its facts; a number is a day from today. */
 	facts?: Record<string, string | number>;
 	papers?: readonly Paper[];
@@ -120,5 +124,15 @@ const ORGANIZATION = new RegExp(
 );
 export const kindOf = (name: string): 'person' | 'organization' =>
 	ORGANIZATION.test(name) ? 'organization' : 'person';
+
+/** Days that a sentence tells, from today. */
+const daysOf = (sentence: string): number[] =>
+	[...sentence.matchAll(/\{(-?\d+)\}/g)].map(([, day]) => Number(day));
+
+/** What was told before a paper of so many days ago: nothing from the first later day on. */
+export function toldBy({ told }: Pick<Story, 'told'>, ago: number): readonly string[] {
+	const later = told.findIndex((sentence) => daysOf(sentence).some((day) => day > -ago));
+	return later === -1 ? told : told.slice(0, later);
+}
 
 export const COMPANY = 'Larkhaven Ferries, Inc.';

@@ -5,6 +5,7 @@ import { exists } from '#server/db/sql.ts';
 import { shippedBook } from '#server/rulebooks/shelf.ts';
 import { logTime, releaseTime } from '#server/time/commands.ts';
 import type { Made, Scene } from './scene.ts';
+import { workOn } from './work.ts';
 
 /** How many entries of a day at most. */
 const HANDS: Readonly<Record<string, number>> = {
@@ -24,17 +25,20 @@ const nextMonth = (month: string): string =>
 		? `${Number(month.slice(0, 4)) + 1}-01`
 		: `${month.slice(0, 5)}${String(Number(month.slice(5)) + 1).padStart(2, '0')}`;
 
+type Work = readonly (readonly [narrative: string, activity: string])[];
+
 /** What a clerk does on a matter, whatever it is about. */
-const CLERK = [
-	['Docketed dates and checked them', 'REVIEW'],
-	['Compared the docket with the court’s list', 'REVIEW'],
+const CLERK: Work = [
+	['Entered dates and checked them', 'REVIEW'],
 	['Filed papers under their numbers', 'REVIEW']
-] as const;
+];
+const COURT_CLERK: Work = [...CLERK, ['Compared the docket with the court’s list', 'REVIEW']];
+const clerkWork = ({ kind }: Made): Work => (kind === 'litigation' ? COURT_CLERK : CLERK);
 
 function logOne(scene: Scene, login: string, made: Made, day = scene.day): void {
 	const { rnd, as, done } = scene;
 	const [narrative, activity] = rnd.pick<readonly [string, string]>(
-		login === 'castellan' ? CLERK : made.work
+		login === 'castellan' ? clerkWork(made) : workOn(made, day, scene.today)
 	);
 	done(
 		logTime(as(login), {

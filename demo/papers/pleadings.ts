@@ -104,7 +104,7 @@ function writeComplaint(
 		'This court has jurisdiction of the subject matter and of the parties. What is told below happened for the most part in this district, and the persons and papers by which it can be proved are found here.',
 		'Assignment to the division named above is proper because a substantial part of the events took place in its counties.'
 	];
-	const facts = of.told.length;
+	const facts = of.pleaded.length;
 	const content: Content[] = [
 		...caption(of, 'Complaint and demand for jury trial'),
 		paragraph(
@@ -113,7 +113,7 @@ function writeComplaint(
 		heading('The parties, and why this court'),
 		numbered(opening),
 		heading('What happened'),
-		numbered(of.told, opening.length + 1)
+		numbered(of.pleaded, opening.length + 1)
 	];
 	let next = opening.length + facts + 1;
 	for (const [at, claim] of claims.entries()) {
@@ -187,7 +187,7 @@ export const answer = (ago: number, name = 'Answer'): Paper => ({
 	ago,
 	mark: /draft/.test(name) ? 'privileged' : undefined,
 	write(of) {
-		const count = of.told.length + 4;
+		const count = of.pleaded.length + 4;
 		const replies = Array.from({ length: count }, (_, at) =>
 			at < 2
 				? 'Admits who it is and where it does business, and denies the rest of the paragraph.'

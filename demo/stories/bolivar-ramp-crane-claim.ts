@@ -29,6 +29,7 @@ export const story: Story = {
 		'Mr. Lanternhall was away from work for nine weeks and says that he cannot lift any more.',
 		'The citation with the petition was served on the registered agent on {-9}.'
 	],
+	pleaded: [0, 1, 2, 3],
 	facts: {
 		side: 'Defendant',
 		nature: 'IN',

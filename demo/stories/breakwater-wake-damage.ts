@@ -31,6 +31,7 @@ export const story: Story = {
 		'Larkhaven claims $143,000 for the shaft and for nine days.',
 		'Breakwater moved to dismiss part of it, and on {-4} served an amended counterclaim for a lost tow line.'
 	],
+	pleaded: [0, 1, 2, 3],
 	facts: {
 		side: 'Plaintiff',
 		nature: 'PD',

@@ -35,6 +35,7 @@ export const story: Story = {
 		'When he left, tools of $2,100 were missing from his locker.',
 		'Larkhaven answered, with a counterclaim for the tools, on {-60}.'
 	],
+	pleaded: [0, 1, 2, 3, 4],
 	facts: {
 		side: 'Defendant',
 		nature: 'WA',

@@ -30,6 +30,7 @@ export const story: Story = {
 		'His charge with the agency is open; he sued without waiting for it.',
 		'His counsel sent the complaint with a request to waive service on {-20}.'
 	],
+	pleaded: [0, 1, 2, 3],
 	facts: {
 		grounds: 'RE',
 		position: 'Chief engineer',

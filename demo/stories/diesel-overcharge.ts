@@ -34,9 +34,10 @@ export const story: Story = {
 		'Each said that it was for a new tax on storage. There was no such tax.',
 		'Their sales managers had met at a golf course three days before; the card of the day has both names.',
 		'Larkhaven paid $1,140,000 of it on twenty-seven million gallons.',
-		'Leeward settled for $310,000 and gives its papers.',
+		'Leeward settled on {-400} for $310,000 and gives its papers.',
 		'The trial is set for {37}, before a jury, for six days.'
 	],
+	pleaded: [0, 1, 2, 3, 4],
 	facts: {
 		side: 'Plaintiff',
 		nature: 'AN',

@@ -31,6 +31,7 @@ export const story: Story = {
 		'Quoin has threatened to end the head lease, which forbids a brewery.',
 		'Larkhaven sued on {-40} for rent of $187,000 and for possession.'
 	],
+	pleaded: [0, 1, 2, 3, 4, 5],
 	facts: {
 		side: 'Plaintiff',
 		nature: 'CO',

@@ -34,9 +34,10 @@ export const story: Story = {
 		'The Sandpiper’s radar had shown an echo for four minutes, which the mate took for a buoy.',
 		'The Merrow lost her rail and two windows; nobody was hurt.',
 		'Spindrift Charters LLC claimed $418,000, most of it for a lost season.',
-		'After a trial of three days the court found the ferry at fault for forty parts of a hundred and the Merrow for sixty.',
+		'After a trial of three days the court found on {-26} the ferry at fault for forty parts of a hundred and the Merrow for sixty.',
 		'Judgment for $97,300 was entered on {-19}, and the clerk taxed costs on {-5}.'
 	],
+	pleaded: [0, 3, 4],
 	facts: {
 		side: 'Defendant',
 		nature: 'PD',

@@ -33,6 +33,7 @@ export const story: Story = {
 		'Foreshore Property Insurance paid Samphire $212,600 and sues for it.',
 		'Each side’s expert agrees on where the fire began and not on why it spread.'
 	],
+	pleaded: [0, 1, 2, 3, 4],
 	facts: {
 		side: 'Defendant',
 		nature: 'PD',

@@ -25,6 +25,7 @@ export const story: Story = {
 		'The summons and complaint were handed to the registered agent on {-25}.',
 		'The tariff rests on a federal statute, so that removal is possible within thirty days.'
 	],
+	pleaded: [0, 1, 3],
 	facts: {
 		side: 'Defendant',
 		nature: 'CO',

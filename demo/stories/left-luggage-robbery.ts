@@ -27,10 +27,11 @@ export const story: Story = {
 		'In the night two men opened eleven lockers with a copied master key and took what was in them.',
 		'The guard of Nightwatch Keys Service had left his round to sign for a delivery.',
 		'The tariff printed on the locker limits what can be claimed to $500.',
-		'The jury found the limit valid for ten of the pieces and not for the case itself, and gave $86,400.',
+		'On {-334} the jury found the limit valid for ten of the pieces and not for the case itself, and gave $86,400.',
 		'Judgment was entered on {-320}.',
 		'The motion to alter it was denied by the order of {-33}.'
 	],
+	pleaded: [0, 1, 2],
 	facts: {
 		side: 'Defendant',
 		nature: 'PD',

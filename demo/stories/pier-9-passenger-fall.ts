@@ -40,6 +40,7 @@ export const story: Story = {
 		'The deck camera shows fourteen seconds of the boarding, from behind and from above.',
 		'Ms. Hollingbury claims $120,000 for treatment and pain and $155,000 for work that she could not do as a violinist.'
 	],
+	pleaded: [0, 1, 2, 3],
 	facts: {
 		room: '4',
 		side: 'Defendant',

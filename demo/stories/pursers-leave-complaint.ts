@@ -75,7 +75,7 @@ export const story: Story = {
 	],
 	notes: [[28, 'reyes', 'The agency gives three weeks. The supervisor is heard on her return.']],
 	tasks: [
-		{ subject: 'Hear the supervisor', who: 'reyes', due: 5 },
+		{ subject: 'Second talk with the supervisor', who: 'reyes', due: 5 },
 		{ subject: 'Statement of position', who: 'reyes', due: 11 }
 	],
 	work: [

@@ -31,6 +31,7 @@ export const story: Story = {
 		'He sued in the Superior Court of San Francisco, and the papers reached the company on {-22}.',
 		'The company removed the case on {-9}, since the parties are of different states and more than $75,000 is asked.'
 	],
+	pleaded: [0, 1, 2],
 	facts: {
 		side: 'Defendant',
 		nature: 'IN',

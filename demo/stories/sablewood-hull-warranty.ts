@@ -39,6 +39,7 @@ export const story: Story = {
 		'The repair cost $612,400, and the two vessels could not sail for thirty-eight days.',
 		'The agreement sends disputes about “workmanship” to arbitration; Sablewood moves to compel it.'
 	],
+	pleaded: [0, 1, 2, 3, 4, 5, 6],
 	facts: {
 		side: 'Plaintiff',
 		nature: 'CO',

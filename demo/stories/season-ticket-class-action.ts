@@ -32,6 +32,7 @@ export const story: Story = {
 		'Refunds were given to those who asked: 211 persons, $19,400.',
 		'By order of {-11} the court certified a class of those who bought on the web.'
 	],
+	pleaded: [0, 1, 2, 3],
 	facts: {
 		side: 'Defendant',
 		nature: 'OT',

@@ -29,6 +29,7 @@ export const story: Story = {
 		'It sues for the price, and in a second claim for an account stated.',
 		'The summons and complaint were handed to the terminal’s agent.'
 	],
+	pleaded: [0, 1, 2, 4],
 	facts: {
 		side: 'Defendant',
 		nature: 'CO',

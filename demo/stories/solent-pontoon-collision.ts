@@ -3,7 +3,7 @@ import { survey } from '../papers/reports.ts';
 import type { Story } from '../story.ts';
 
 const FIRST_ISSUE = motion(
-	10,
+	3,
 	'to try the cause of the damage first',
 	[
 		[
@@ -77,7 +77,7 @@ export const story: Story = {
 				['Moorings let elsewhere', '22,000']
 			]
 		),
-		FIRST_ISSUE
+		{ ...FIRST_ISSUE, name: 'Application to try the cause of the damage first' }
 	],
 	notes: [
 		[5, 'wardle', 'Brackwater & Thole have acknowledged service; the defence is on our docket.']

@@ -31,6 +31,7 @@ export const story: Story = {
 		'On {-10} the magistrate judge read “sensor” as any device that gives a signal, the switch included.',
 		'Discovery closes on {45}.'
 	],
+	pleaded: [0, 1, 3],
 	facts: {
 		side: 'Defendant',
 		nature: 'IP',

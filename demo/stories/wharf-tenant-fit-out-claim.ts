@@ -24,6 +24,7 @@ export const story: Story = {
 		'Larkhaven’s engineer wanted to see the drains and was sent away twice.',
 		'A first set of interrogatories was served by mail.'
 	],
+	pleaded: [0, 3],
 	facts: {
 		side: 'Defendant',
 		nature: 'CO',

@@ -3,8 +3,10 @@
 	import { afterNavigate, goto } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import KiteShapes from '$lib/docket/KiteShapes.svelte';
+	import { isWithin, listAreas } from '$lib/shell/areas.ts';
 	import KeysHelp from '$lib/shell/KeysHelp.svelte';
 	import Logo from '$lib/shell/Logo.svelte';
+	import { isOtherPage } from '$lib/shell/other-page.ts';
 	import Printed from '$lib/shell/Printed.svelte';
 	import Plus from '@lucide/svelte/icons/plus';
 	import Said from '$lib/ui/Said.svelte';
@@ -13,37 +15,10 @@
 	import OpeningDrawer from '$lib/matters/OpeningDrawer.svelte';
 	import { opening } from '$lib/matters/opening.svelte.ts';
 	let { data, children } = $props();
-	const areas = $derived(
-		[
-			['/', 'Day sheet', true],
-			['/requests', 'Requests', true],
-			['/matters', 'Matters', data.can.inside],
-			['/people', 'People', data.can.inside],
-			['/docket', 'Docket', data.can.inside],
-			['/documents', 'Documents', data.can.inside],
-			['/time', 'Time', data.can.inside],
-			['/costs', 'Costs', data.can.costs],
-			['/mail', 'Post room', data.can.mail],
-			[
-				data.can.kinds ? '/kinds' : data.can.imports ? '/imports' : '/staff',
-				'House',
-				data.can.kinds || data.can.imports || data.can.staff
-			]
-		].filter((a) => a[2]) as [string, string, boolean][]
-	);
+	const areas = $derived(listAreas(data.can));
 	/** So many areas leave no room for the name on a narrow screen; the kite stays. */
 	const MANY = 8;
-	const under: Record<string, string[]> = {
-		'/matters': ['/figures'],
-		'/docket': ['/rulebooks', '/docket/calculator'],
-		'/people': ['/interest'],
-		'/kinds': ['/imports', '/staff', '/accounts', '/jobs'],
-		'/imports': ['/kinds', '/staff', '/accounts']
-	};
-	const on = (href: string) =>
-		href === '/'
-			? page.url.pathname === '/'
-			: [href, ...(under[href] ?? [])].some((p) => page.url.pathname.startsWith(p));
+	const on = (href: string) => isWithin(href, page.url.pathname);
 	let keys = $state(false),
 		near = $state(false);
 	let sheet = $state<HTMLElement>();
@@ -53,12 +28,8 @@
 		capture: () => sheet?.scrollTop ?? 0,
 		restore: (top: number) => sheet?.scrollTo(0, top)
 	};
-	afterNavigate(({ type, from, to }) => {
-		if (type === 'popstate' || type === 'enter' || !from || !to || to.url.hash) return;
-		const isSame =
-			from.url.pathname === to.url.pathname &&
-			from.url.searchParams.get('page') === to.url.searchParams.get('page');
-		if (!isSame) sheet?.scrollTo(0, 0);
+	afterNavigate((navigation) => {
+		if (isOtherPage(navigation)) sheet?.scrollTo(0, 0);
 	});
 	let areasNav = $state<HTMLElement>();
 	$effect(() => {

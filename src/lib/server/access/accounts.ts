@@ -92,6 +92,11 @@ function noteTry(app: Application, name: string, address: string): string[] | un
 export const takeTry = (app: Application, who: string): boolean =>
 	takeTries(app, { [who]: TRIES.name });
 
+/** It was right: what was tried before counts no more. */
+export const forgetTry = ({ db }: Pick<Application, 'db'>, who: string): void => {
+	run(db, 'DELETE FROM sign_in_attempt WHERE who = @who', { who });
+};
+
 function takeTries(app: Application, limits: Readonly<Record<string, number>>): boolean {
 	const at = app.clock.now();
 	const isOver = ([who, most]: [string, number]) =>
@@ -110,7 +115,7 @@ function takeTries(app: Application, limits: Readonly<Record<string, number>>): 
 
 /** Who got in has tried this name from here in earnest; the place keeps its other tries. */
 function forgetTries(app: Application, [name, place]: readonly string[]): void {
-	run(app.db, 'DELETE FROM sign_in_attempt WHERE who = @name', { name });
+	if (name !== undefined) forgetTry(app, name);
 	run(
 		app.db,
 		`DELETE FROM sign_in_attempt

@@ -1,5 +1,5 @@
 /** The second step of a sign-in: a code or a passkey, after the password. */
-import { takeTry, type From } from '#server/access/accounts.ts';
+import { forgetTry, takeTry, type From } from '#server/access/accounts.ts';
 import { appendAudit } from '#server/access/audit.ts';
 import { listFactorRows } from '#server/access/factors.ts';
 import type { SecondFactorRow } from '#server/access/rows.ts';
@@ -19,10 +19,12 @@ type Answer = { token: string } | { error: string };
 
 const TOO_MANY = 'Too many tries. Wait a quarter of an hour.';
 
+const triedAs = ({ row, from }: Step): string => `second ${row.id} ${from.address}`;
+
 /** Signs in by a code of an authenticator app. A try counts before the code is compared. */
 export function passCode(app: Application, step: Step, typed: string): Answer {
-	const { row, from } = step;
-	if (!takeTry(app, `second ${row.id} ${from.address}`)) return refuse(app, step, TOO_MANY);
+	const { row } = step;
+	if (!takeTry(app, triedAs(step))) return refuse(app, step, TOO_MANY);
 	for (const factor of listFactorRows(app, row.id, 'code')) {
 		const secret = openText(app.vaultKey(), factor.id, factor.secret ?? Buffer.alloc(0));
 		const last_step = stepOfCode(secret, typed, factor.last_step);
@@ -33,8 +35,8 @@ export function passCode(app: Application, step: Step, typed: string): Answer {
 
 /** Signs in by a passkey. */
 export async function passPasskey(ctx: Context, step: Step, response: unknown): Promise<Answer> {
-	const { row, from } = step;
-	if (!takeTry(ctx, `second ${row.id} ${from.address}`)) return refuse(ctx, step, TOO_MANY);
+	const { row } = step;
+	if (!takeTry(ctx, triedAs(step))) return refuse(ctx, step, TOO_MANY);
 	try {
 		const { factor, counter } = await readPasskey(ctx, row.id, response);
 		endOffer(ctx, row.id, 'sign-in');
@@ -55,6 +57,7 @@ function goOn(
 	return app.db
 		.transaction(() => {
 			const used_at = app.clock.now();
+			forgetTry(app, triedAs({ token, row, from }));
 			update<SecondFactorRow>(app.db, 'second_factor', { id: factor.id }, { ...set, used_at });
 			return beginSession(app, { token, row, from });
 		})

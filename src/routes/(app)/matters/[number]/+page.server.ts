@@ -37,6 +37,7 @@ import { setSplit } from '#server/costs/split.ts';
 import { closeMatter, reopenMatter, setStatus } from '#server/matters/status.ts';
 import { listStillOpen } from '#server/matters/still-open.ts';
 import { listRoles } from '#server/people/queries.ts';
+import { listUnitBackers } from '#server/people/ties.ts';
 import { addRole, changeRole, removeRole } from '#server/people/roles.ts';
 import { OTHER_ROLES } from '#server/people/role-names.ts';
 import { listCostCenters } from '#server/units/queries.ts';
@@ -61,6 +62,7 @@ export async function load(event) {
 			views.facts.filter(({ type, retired }) => type === 'date' && !retired)
 		),
 		people: listRoles(app, id),
+		backers: listUnitBackers(app, me, matter.unit_id),
 		recent: listLogbook(app, me, id, {}, RECENT).rows,
 		roles: [...new Set([...kind.roles.map(({ role }) => role), ...OTHER_ROLES])],
 		centers: listCostCenters(app),

@@ -116,6 +116,15 @@
 					}}>change</button
 				>{/if}
 		</div>{:else}<Empty>Nobody from outside is on this matter yet.</Empty>{/each}
+	{#if data.backers.length}
+		<p class="sub mt-2">
+			Of the business unit:
+			{#each data.backers as { id, name, relation, reference }, at (id + relation)}
+				{at ? '; ' : ''}{relation}
+				<a class="hover:underline" href="/people/{id}">{name}</a>{reference ? `, ${reference}` : ''}
+			{/each}
+		</p>
+	{/if}
 	{#if data.addresses.length}<p class="no-print mt-2 flex flex-wrap items-center gap-4">
 			<select class="box min-h-[26px] w-auto py-0" aria-label="Addresses of" bind:value={byRole}
 				><option value="">every role</option

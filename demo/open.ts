@@ -1,5 +1,5 @@
 /** Opens the matters of the stories and says of each who is on it, what it is about, its facts. */
-import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import { addDays } from '#core/dates/plain.ts';
 import { setSplit } from '#server/costs/split.ts';
 import { all } from '#server/db/sql.ts';
 import { editMatter } from '#server/matters/edit.ts';
@@ -21,15 +21,19 @@ const CASES = new Set(['litigation', 'employment']);
 /** Kinds whose other side is told of by its role alone. */
 const NO_OTHER_SIDE = new Set(['corporate', 'trademark', 'data-incident']);
 
-const factsOf = (story: Story, today: PlainDate): Record<string, string> => ({
+/** A day from today, a card by its name, or the words themselves. */
+function valueOf(scene: Scene, value: string | number): string {
+	if (typeof value === 'number') return addDays(scene.today, value);
+	return value.startsWith(CARD) ? scene.card(value.slice(CARD.length)) : value;
+}
+const CARD = 'card:';
+
+const factsOf = (scene: Scene, story: Story): Record<string, string> => ({
 	...(story.court ? { 'fact:court': story.court } : {}),
 	...(story.caseNumber ? { 'fact:case-number': story.caseNumber } : {}),
 	...(story.judge ? { 'fact:judge': story.judge } : {}),
 	...Object.fromEntries(
-		Object.entries(story.facts ?? {}).map(([key, value]) => [
-			`fact:${key}`,
-			typeof value === 'number' ? addDays(today, value) : value
-		])
+		Object.entries(story.facts ?? {}).map(([key, value]) => [`fact:${key}`, valueOf(scene, value)])
 	)
 });
 
@@ -89,16 +93,14 @@ export async function openStory(scene: Scene, story: Story): Promise<Made> {
 	return made;
 }
 
-/** What a matter begins with is long done on all but the youngest; whom to tell is not. */
+/** What a matter begins with is long done on all but the youngest. */
 function finishFirstTasks(scene: Scene, made: Made): void {
 	const { as, done, today, app } = scene;
 	if (made.from > addDays(today, -10)) return;
 	scene.at(addDays(made.from, 4));
 	for (const { id } of all<{ id: string }>(
 		app.db,
-		`SELECT id
-		FROM task
-		WHERE matter_id = @matterId AND state = 'open' AND subject NOT LIKE 'Decide who%'`,
+		"SELECT id FROM task WHERE matter_id = @matterId AND state = 'open'",
 		{ matterId: made.id }
 	))
 		done(finishTask(as(made.lawyer), { taskId: id, done: true }));
@@ -106,11 +108,11 @@ function finishFirstTasks(scene: Scene, made: Made): void {
 
 /** Its description, its facts and everyone in it; also where another part of the demo opened it. */
 export function describeStory(scene: Scene, story: Story): void {
-	const { as, done, today, app } = scene;
+	const { as, done, app } = scene;
 	const made = scene.matter(story.title);
 	scene.at(made.from);
 	const known = new Set(requireKind(app, made.kind).facts.map(({ key }) => `fact:${key}`));
-	const facts = factsOf(story, today);
+	const facts = factsOf(scene, story);
 	for (const key of Object.keys(facts))
 		if (!known.has(key)) throw new Error(`${story.title} has no ${key}`);
 	done(

@@ -45,7 +45,7 @@ const ORIGINS: Readonly<Record<string, string>> = {
 	corporate: 'org_own'
 };
 
-export function addStanding({ as, done, at, app: world, today }: Scene): void {
+export function addStanding({ as, done, at, app: world, today, matters: opened }: Scene): void {
 	done(setDateOrder(as('castellan'), { order: 'month' }));
 	for (const team of TEAMS) done(saveTeam(as('castellan'), team));
 	const matters = all<{ id: string; kind: string; login: string; age: number; asked: 0 | 1 }>(
@@ -62,13 +62,11 @@ export function addStanding({ as, done, at, app: world, today }: Scene): void {
 		at(addDays(today, -age));
 		const origin = asked ? 'org_request' : (ORIGINS[kind] ?? 'org_request');
 		done(editMatter(as(login), { matterId, fields: { origin } }));
-		const { stages, ageDays } = requireKind(world, kind);
-		// The older of what its kind calls old, the further it is.
-		const place = Math.min(stages.length - 1, Math.floor((age / ageDays) * stages.length));
-		// What is before a court has its complaint.
-		const stage = stages[Math.max(kind === 'litigation' ? 1 : 0, place)];
-		at(addDays(today, -Math.ceil(age / 3)));
-		if (stage) done(setStage(as(login), { matterId, stage }));
+		const told = opened.find(({ id }) => id === matterId)?.story?.stage;
+		if (!told) continue;
+		const [stage, ago] = told;
+		at(addDays(today, -Math.min(ago, age)));
+		done(setStage(as(login), { matterId, stage }));
 	}
 }
 

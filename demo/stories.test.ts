@@ -1,6 +1,9 @@
 /** The stories of the demo hold together: their people, their days, their papers. */
 import assert from 'node:assert/strict';
+import { readFileSync } from 'node:fs';
 import { describe, it } from 'node:test';
+import { parse } from 'yaml';
+import { kindSchema } from '#core/kinds/kind.ts';
 import { PEOPLE } from './house.ts';
 import { listPlans } from './plan.ts';
 import { addDays, plainDate, toDay } from '#core/dates/plain.ts';
@@ -57,6 +60,16 @@ describe('the stories of the demo', () => {
 			assert.ok(!team.includes(lawyer));
 			const parts = people.map((person) => person.split(' | ').slice(0, 2).join());
 			assert.equal(new Set(parts).size, parts.length);
+		});
+	});
+
+	it('stand at a stage of their kind, each that is open', () => {
+		const stagesOf = (kind: string) =>
+			kindSchema.parse(parse(readFileSync(`kinds/${kind}.yaml`, 'utf8'))).stages;
+		each(({ kind, stage, ended, age }) => {
+			if (ended !== undefined) return;
+			assert.ok(stage && stagesOf(kind).includes(stage[0]), `${kind}: ${stage?.[0]}`);
+			assert.ok(stage[1] <= age, 'not before it was opened');
 		});
 	});
 

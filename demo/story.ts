@@ -78,6 +78,8 @@ export type Story = {
 	unit: Unit;
 	/** For how many days it has been open. */
 	age: number;
+	/** Where it stands in the words of its kind, and for how many days; until it ended. */
+	stage?: [name: string, ago: number];
 	lawyer: Lawyer;
 	/** So many days ago it ended. */
 	ended?: number;
@@ -103,7 +105,7 @@ export type Story = {
 	told: readonly string[];
 	/** Which of these sentences stand in the complaint, from 0; all where nothing is said. */
 	pleaded?: readonly number[];
-	/** Values of its facts; a number is a day from today. */
+	/** Values of its facts; a number is a day from today, `card:` a card by its name. */
 	facts?: Record<string, string | number>;
 	papers?: readonly Paper[];
 	/** How long ago, by whom, what. */

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'regulatory',
 	unit: 'Passenger',
 	age: 300,
+	stage: ['Compliance', 38],
 	lawyer: 'okafor',
 	team: ['abernathy', 'castellan'],
 	other: 'Transit Access Commission',

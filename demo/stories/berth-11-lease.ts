@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'real-estate',
 	unit: 'Terminals',
 	age: 880,
+	stage: ['In force', 800],
 	lawyer: 'reyes',
 	team: ['fairweather', 'castellan'],
 	other: 'Port Commission',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'corporate',
 	unit: 'Corporate',
 	age: 130,
+	stage: ['Preparing', 120],
 	lawyer: 'okafor',
 	team: ['abernathy', 'castellan', 'reyes'],
 	split: [

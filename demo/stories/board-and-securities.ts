@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'corporate',
 	unit: 'Corporate',
 	age: 1090,
+	stage: ['Preparing', 20],
 	lawyer: 'okafor',
 	team: ['fairweather', 'castellan'],
 	people: [

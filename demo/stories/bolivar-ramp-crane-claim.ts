@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Freight',
 	age: 41,
+	stage: ['Pleadings', 9],
 	lawyer: 'lindqvist',
 	elsewhere: true,
 	court: 'Galveston County, 212th',

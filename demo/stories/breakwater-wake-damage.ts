@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Engineering',
 	age: 96,
+	stage: ['Pleadings', 60],
 	lawyer: 'quiroga',
 	team: ['fairweather', 'castellan'],
 	court: 'N.D. Cal., San Francisco',

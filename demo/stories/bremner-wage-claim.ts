@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Freight',
 	age: 203,
+	stage: ['Discovery', 29],
 	lawyer: 'wardle',
 	team: ['abernathy', 'castellan'],
 	split: [

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Onboard Retail',
 	age: 33,
+	stage: ['Drafting', 20],
 	lawyer: 'wardle',
 	elsewhere: true,
 	about:

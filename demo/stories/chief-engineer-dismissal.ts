@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'employment',
 	unit: 'Corporate',
 	age: 75,
+	stage: ['Agency', 60],
 	lawyer: 'wardle',
 	team: ['castellan'],
 	restricted: true,

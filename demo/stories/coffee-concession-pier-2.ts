@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Onboard Retail',
 	age: 95,
+	stage: ['Negotiating', 50],
 	lawyer: 'lindqvist',
 	team: ['abernathy', 'castellan'],
 	other: 'Samphire Coffee Co.',

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Passenger',
 	age: 109,
+	stage: ['Negotiating', 70],
 	lawyer: 'wardle',
 	team: ['fairweather', 'castellan'],
 	split: [

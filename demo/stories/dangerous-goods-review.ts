@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'regulatory',
 	unit: 'Freight',
 	age: 240,
+	stage: ['Under review', 20],
 	lawyer: 'quiroga',
 	team: ['abernathy', 'castellan'],
 	other: 'Coast Guard Sector Office',

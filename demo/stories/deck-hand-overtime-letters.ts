@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'employment',
 	unit: 'Freight',
 	age: 26,
+	stage: ['Investigating', 18],
 	lawyer: 'wardle',
 	elsewhere: true,
 	other: 'Deck Hands Union',

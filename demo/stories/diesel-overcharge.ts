@@ -8,6 +8,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Freight',
 	age: 745,
+	stage: ['Trial', 60],
 	lawyer: 'wardle',
 	team: ['abernathy', 'castellan', 'lindqvist'],
 	split: [

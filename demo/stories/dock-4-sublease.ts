@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Terminals',
 	age: 260,
+	stage: ['Pleadings', 40],
 	lawyer: 'quiroga',
 	team: ['abernathy', 'castellan'],
 	court: 'N.D. Cal., San Francisco',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Engineering',
 	age: 390,
+	stage: ['In force', 170],
 	lawyer: 'quiroga',
 	team: ['abernathy', 'castellan'],
 	other: 'Copperhull Repair Yard',

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'regulatory',
 	unit: 'Engineering',
 	age: 410,
+	stage: ['Under review', 28],
 	lawyer: 'wardle',
 	team: ['fairweather', 'castellan'],
 	other: 'Air Resources Board',

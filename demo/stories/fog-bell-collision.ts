@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Passenger',
 	age: 642,
+	stage: ['After judgment', 19],
 	lawyer: 'okafor',
 	team: ['abernathy', 'castellan', 'reyes'],
 	split: [

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Freight',
 	age: 271,
+	stage: ['Negotiating', 40],
 	lawyer: 'quiroga',
 	team: ['fairweather', 'castellan', 'wardle'],
 	split: [

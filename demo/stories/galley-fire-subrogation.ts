@@ -8,6 +8,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Onboard Retail',
 	age: 330,
+	stage: ['Discovery', 230],
 	lawyer: 'reyes',
 	team: ['fairweather', 'castellan'],
 	court: 'N.D. Cal., San Francisco',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'regulatory',
 	unit: 'Terminals',
 	age: 96,
+	stage: ['Under review', 14],
 	lawyer: 'quiroga',
 	team: ['fairweather', 'castellan'],
 	other: 'Regional Water Board',

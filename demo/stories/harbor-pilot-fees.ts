@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Freight',
 	age: 40,
+	stage: ['Pleadings', 25],
 	lawyer: 'reyes',
 	team: ['abernathy', 'castellan'],
 	court: 'Cal. Super., San Francisco',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'trademark',
 	unit: 'Onboard Retail',
 	age: 85,
+	stage: ['Examined', 18],
 	lawyer: 'reyes',
 	elsewhere: true,
 	people: ['Penrose Marks LLP | trademark counsel'],

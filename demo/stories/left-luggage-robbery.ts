@@ -8,6 +8,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Terminals',
 	age: 870,
+	stage: ['After judgment', 320],
 	lawyer: 'lindqvist',
 	team: ['abernathy', 'castellan'],
 	court: 'N.D. Cal., San Francisco',

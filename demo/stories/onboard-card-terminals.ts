@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Onboard Retail',
 	age: 34,
+	stage: ['Negotiating', 25],
 	lawyer: 'wardle',
 	team: ['abernathy', 'castellan'],
 	other: 'Quoin Payments LLC',

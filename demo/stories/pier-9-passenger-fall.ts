@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Passenger',
 	age: 118,
+	stage: ['Pleadings', 26],
 	lawyer: 'okafor',
 	team: ['abernathy', 'castellan', 'lindqvist'],
 	caution: 'Call claimant only through counsel',

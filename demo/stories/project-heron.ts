@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'corporate',
 	unit: 'Corporate',
 	age: 52,
+	stage: ['Preparing', 50],
 	lawyer: 'okafor',
 	team: ['castellan'],
 	restricted: true,

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Passenger',
 	age: 55,
+	stage: ['In force', 31],
 	lawyer: 'lindqvist',
 	team: ['abernathy', 'castellan'],
 	other: 'Østerhus Rederi AB',

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'employment',
 	unit: 'Passenger',
 	age: 48,
+	stage: ['Agency', 40],
 	lawyer: 'reyes',
 	elsewhere: true,
 	other: 'Ximena Wetherlam',
@@ -25,6 +26,7 @@ export const story: Story = {
 		'She filed a charge with the agency on {-50}, which reached the company two days later.'
 	],
 	facts: {
+		employee: 'card:Ximena Wetherlam',
 		position: 'Purser',
 		hired: -1900,
 		'charge-number': '550-2026-02044',

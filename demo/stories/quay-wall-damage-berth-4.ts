@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'claims',
 	unit: 'Terminals',
 	age: 60,
+	stage: ['Negotiating', 18],
 	lawyer: 'quiroga',
 	elsewhere: true,
 	other: 'Marlinspike Barges LLC',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Terminals',
 	age: 21,
+	stage: ['Pleadings', 19],
 	lawyer: 'okafor',
 	team: ['fairweather', 'castellan'],
 	court: 'N.D. Cal., San Francisco',

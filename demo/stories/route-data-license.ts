@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Corporate',
 	age: 60,
+	stage: ['Drafting', 50],
 	lawyer: 'lindqvist',
 	team: ['fairweather', 'castellan'],
 	other: 'Fathomline Maps Inc.',

@@ -8,6 +8,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Engineering',
 	age: 151,
+	stage: ['Motions', 35],
 	lawyer: 'okafor',
 	team: ['fairweather', 'castellan', 'quiroga'],
 	split: [

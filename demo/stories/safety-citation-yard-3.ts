@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'regulatory',
 	unit: 'Engineering',
 	age: 33,
+	stage: ['Responding', 24],
 	lawyer: 'lindqvist',
 	team: ['fairweather', 'castellan'],
 	other: 'Workplace Safety Agency',

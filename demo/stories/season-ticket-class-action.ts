@@ -8,6 +8,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Passenger',
 	age: 520,
+	stage: ['Motions', 60],
 	lawyer: 'okafor',
 	team: ['fairweather', 'castellan', 'wardle'],
 	caution: 'No statement to the press',

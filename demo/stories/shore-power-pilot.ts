@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Engineering',
 	age: 150,
+	stage: ['In force', 30],
 	lawyer: 'lindqvist',
 	team: ['fairweather', 'castellan'],
 	split: [

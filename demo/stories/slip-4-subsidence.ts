@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Terminals',
 	age: 34,
+	stage: ['Pleadings', 12],
 	lawyer: 'quiroga',
 	elsewhere: true,
 	court: 'N.Y. Sup., Richmond County',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'regulatory',
 	unit: 'Passenger',
 	age: 70,
+	stage: ['Responding', 50],
 	lawyer: 'okafor',
 	team: ['abernathy', 'castellan', 'wardle'],
 	other: 'Solent Harbour Authority',

@@ -23,6 +23,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Passenger',
 	age: 50,
+	stage: ['Pleadings', 6],
 	lawyer: 'wardle',
 	elsewhere: true,
 	court: 'High Court, Admiralty',

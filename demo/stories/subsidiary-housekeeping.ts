@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'corporate',
 	unit: 'Corporate',
 	age: 1000,
+	stage: ['Filing', 60],
 	lawyer: 'lindqvist',
 	team: ['abernathy', 'castellan'],
 	people: ['Registrars of Dover LLC | registered agent', 'Kestrel & Moor LLP | auditor'],

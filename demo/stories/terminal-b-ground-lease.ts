@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'real-estate',
 	unit: 'Terminals',
 	age: 90,
+	stage: ['Due diligence', 40],
 	lawyer: 'reyes',
 	elsewhere: true,
 	other: 'Foreshore Properties LLP',

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Terminals',
 	age: 180,
+	stage: ['In force', 120],
 	lawyer: 'reyes',
 	team: ['fairweather', 'castellan'],
 	other: 'Ebbtide Services LLC',

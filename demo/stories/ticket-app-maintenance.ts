@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'agreement',
 	unit: 'Passenger',
 	age: 45,
+	stage: ['Negotiating', 30],
 	lawyer: 'quiroga',
 	team: ['abernathy', 'castellan'],
 	other: 'Capstan Ticketing Ltd',

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'data-incident',
 	unit: 'Onboard Retail',
 	age: 12,
+	stage: ['Notifying', 1],
 	lawyer: 'lindqvist',
 	elsewhere: true,
 	people: [

@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'trademark',
 	unit: 'Onboard Retail',
 	age: 650,
+	stage: ['Registered', 600],
 	lawyer: 'reyes',
 	team: ['fairweather', 'castellan'],
 	people: ['Penrose Marks LLP | trademark counsel'],

@@ -7,6 +7,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Terminals',
 	age: 410,
+	stage: ['Discovery', 200],
 	lawyer: 'lindqvist',
 	team: ['abernathy', 'castellan', 'okafor'],
 	court: 'N.D. Cal., San Francisco',

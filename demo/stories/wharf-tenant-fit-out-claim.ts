@@ -6,6 +6,7 @@ export const story: Story = {
 	kind: 'litigation',
 	unit: 'Terminals',
 	age: 60,
+	stage: ['Discovery', 20],
 	lawyer: 'reyes',
 	elsewhere: true,
 	court: 'Cal. Super., San Francisco',

@@ -20,12 +20,14 @@ import { editDeadline } from '#server/docket/details.ts';
 import { enterEvent } from '#server/docket/events.ts';
 import { layOrder, addMatterBook } from '#server/docket/orders.ts';
 import { moveDeadline } from '#server/docket/reschedule.ts';
+import type { Content } from 'pdfmake/interfaces.js';
 import { uploadDocument } from '#server/documents/commands.ts';
 import { makePdf } from '#server/files/pdf.ts';
 import { editMatter } from '#server/matters/edit.ts';
 import { addMember } from '#server/matters/members.ts';
 import { openMatter } from '#server/matters/open.ts';
 import { addLeave, setSupervisor } from '#server/staff/commands.ts';
+import { writeStandingOrder } from './papers/standing-order.ts';
 import type { Made, Scene } from './scene.ts';
 
 export async function addDocketDepth(house: Scene): Promise<void> {
@@ -38,7 +40,7 @@ export async function addDocketDepth(house: Scene): Promise<void> {
 	};
 	const one = <T>(sql: string, ...params: unknown[]) =>
 		world.db.prepare<unknown[], T>(sql).get(...params)!;
-	const paper = async (item: Made, name: string, words: string) => {
+	const paper = async (item: Made, name: string, words: Content) => {
 		const pdf = await makePdf({
 			info: { title: name },
 			content: [
@@ -207,7 +209,7 @@ export async function addDocketDepth(house: Scene): Promise<void> {
 	const order = await paper(
 		pier,
 		'Standing order for civil cases',
-		'Motions are to be filed forty-two days before the hearing. Courtesy copies are due on the day after filing.'
+		writeStandingOrder('Hon. Althea Winterbourne')
 	);
 	done(
 		layOrder(as('okafor'), {

@@ -3,7 +3,8 @@ import { describe, it } from 'node:test';
 import rrule from 'rrule';
 import { addDays, fromDay, plainDate, toDay, type PlainDate } from '../dates/plain.ts';
 import { describeRecurrence } from './describe-recurrence.ts';
-import { expandRecurrence, findFirst } from './recurrence.ts';
+import { divideSeries } from './change-series.ts';
+import { expandRecurrence, findFirst, type Recurrence } from './recurrence.ts';
 import { formatRule, parseRule } from './rrule.ts';
 
 const { rrulestr } = rrule;
@@ -176,6 +177,20 @@ function randomRule({ next, int, pick, some }: ReturnType<typeof makeChance>) {
 const DAYS_AHEAD = 1100;
 const stamp = (day: PlainDate) => `${day.replaceAll('-', '')}T000000Z`;
 
+/** Divided at one of its days, a series is the same days as before, in two. */
+function assertDivided(rule: Recurrence, start: PlainDate, at: number): void {
+	const end = addDays(start, 2000);
+	const whole = expandRecurrence(rule, start, start, end);
+	const day = whole[at];
+	if (day === undefined) return;
+	const { before, after } = divideSeries(rule, start, day);
+	const days = [
+		...(before ? expandRecurrence(before, start, start, end) : []),
+		...expandRecurrence(after, day, day, end)
+	];
+	assert.deepEqual(days, whole, `${formatRule(rule)} from ${start}, divided on ${day}`);
+}
+
 describe('two thousand random recurrences', () => {
 	it('give the days that an independent library gives, from the first and from any day', () => {
 		const chance = makeChance(20261123);
@@ -204,6 +219,7 @@ describe('two thousand random recurrences', () => {
 			}
 			compared += theirs.length;
 			assert.deepEqual(read(formatRule(rule)), rule);
+			assertDivided(rule, start, chance.int(0, 20));
 		}
 		assert.ok(compared > 15_000, `${compared} days were compared`);
 	});

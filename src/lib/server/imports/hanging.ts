@@ -17,6 +17,13 @@ const notOwn = (column: string) =>
 		SELECT 1 FROM import_made own WHERE own.ref = ${column} AND own.batch_id = @batchId
 	)`;
 
+/** Rows of other tables that name it in a column, each with what it then is or has. */
+const usedIn = (column: string, tables: Readonly<Record<string, string>>): Check[] =>
+	Object.entries(tables).map(([table, words]) => ({
+		sql: `SELECT 1 FROM ${table} WHERE ${column} = @ref`,
+		words
+	}));
+
 const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 	cost_center: [
 		{
@@ -52,7 +59,7 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 				WHERE id = @ref AND (version > 1 OR checked_by IS NOT NULL OR returned_by IS NOT NULL)`,
 			words: 'was checked or changed by hand'
 		},
-		...Object.entries({
+		...usedIn('deadline_id', {
 			task: 'has tasks',
 			date_document: 'has documents',
 			date_exhibit: 'has exhibits',
@@ -62,22 +69,16 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 			sign_off_date: 'was signed off',
 			reconciliation_entry: 'was reconciled',
 			escalation: 'was passed on to a supervisor'
-		}).map(([table, words]) => ({
-			sql: `SELECT 1 FROM ${table} WHERE deadline_id = @ref`,
-			words
-		}))
+		})
 	],
 	document: [
-		...Object.entries({
+		...usedIn('document_id', {
 			signing_round: 'has a signing round',
 			exhibit: 'is an exhibit',
 			date_document: 'belongs to a date',
 			matter_order: 'is an order',
 			paper: 'is a paper that came in'
-		}).map(([table, words]) => ({
-			sql: `SELECT 1 FROM ${table} WHERE document_id = @ref`,
-			words
-		})),
+		}),
 		{ sql: 'SELECT 1 FROM event WHERE source_id = @ref', words: 'is the source of an event' },
 		{ sql: 'SELECT 1 FROM deadline WHERE moved_document = @ref', words: 'moved a date' },
 		{
@@ -110,7 +111,7 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 		{ sql: 'SELECT 1 FROM person WHERE id = @ref AND version > 1', words: 'was changed by hand' }
 	],
 	matter: [
-		...Object.entries({
+		...usedIn('matter_id', {
 			event: 'has dates',
 			task: 'has tasks',
 			document: 'has documents',
@@ -121,10 +122,7 @@ const HANGING: Readonly<Record<Place, readonly Check[]>> = {
 			exhibit: 'has exhibits',
 			witness: 'has witnesses',
 			mail_out: 'has mail'
-		}).map(([table, words]) => ({
-			sql: `SELECT 1 FROM ${table} WHERE matter_id = @ref`,
-			words
-		})),
+		}),
 		{
 			sql: `SELECT 1 FROM matter WHERE id = @ref AND version > 1
 				UNION ALL SELECT 1 FROM matter_relation WHERE a_id = @ref OR b_id = @ref`,

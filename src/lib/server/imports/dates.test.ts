@@ -173,6 +173,21 @@ describe('dates that are imported', () => {
 		assert.match(fatesOf(await plan(row.replace(number, closed.number)))[0]!, /matter is closed/);
 	});
 
+	it('of a restricted matter are given to nobody who is not on it', async () => {
+		good(
+			addMember(house.as('okafor'), { matterId, staffId: 'stf_haddad', part: '', access: 'change' })
+		);
+		good(restrictMatter(house.as('okafor'), { matterId, restricted: 'on' }));
+		const [outside, inside] = fatesOf(
+			await plan(
+				`${number},Answer,2026-12-04,,,,wardle,,,`,
+				`${number},Reply,2026-12-08,,,,okafor,,,`
+			)
+		);
+		assert.match(outside!, /wardle is not on this restricted matter/);
+		assert.match(inside!, /^new/);
+	});
+
 	it('are taken back whole, unless somebody checked one', async () => {
 		const judged = await plan(
 			`${number},Answer,2026-12-04,,,,,,,`,

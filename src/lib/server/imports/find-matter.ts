@@ -6,13 +6,13 @@ import { maybeOne } from '#server/db/sql.ts';
 import type { MatterRow } from '#server/matters/rows.ts';
 import { faultOf, type Fault } from './verdict.ts';
 
-export type NumberedMatter = Pick<MatterRow, 'id' | 'number' | 'kind' | 'status'>;
+export type NumberedMatter = Pick<MatterRow, 'id' | 'number' | 'status' | 'restricted'>;
 
 /** A matter by its number, as the one who imports may see it. */
 export const findNumbered = (db: Db, me: string, number: string): NumberedMatter | undefined =>
 	maybeOne(
 		db,
-		`SELECT m.id, m.number, m.kind, m.status
+		`SELECT m.id, m.number, m.status, m.restricted
 		FROM matter m
 		WHERE m.number = upper(@number) AND ${visible('m')}`,
 		{ number, me }

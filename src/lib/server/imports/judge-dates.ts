@@ -2,6 +2,7 @@
 import { parseTime, type PlainDate } from '#core/dates/plain.ts';
 import { OCCASIONS, type Occasion, type Sort } from '#core/docket/occasion.ts';
 import { formatDate } from '#core/format/dates.ts';
+import { isOnTeam } from '#server/access/team.ts';
 import type { Db } from '#server/db/open.ts';
 import { exists } from '#server/db/sql.ts';
 import { findNumbered, listMatterFaults } from './find-matter.ts';
@@ -106,12 +107,19 @@ function listMetFaults({ on, date }: Words, values: Values): Fault[] {
 	);
 }
 
+/** A date of a restricted matter is given to nobody who may not know of it. */
+function listOutsideFaults(db: Db, { matter, assigneeId }: Words, { person }: Values): Fault[] {
+	if (!matter?.restricted || !assigneeId || isOnTeam(db, matter.id, assigneeId)) return [];
+	return faultOf('person', `${person} is not on this restricted matter.`);
+}
+
 /** What a row says, or all that is wrong with it. */
 export function readDateRow(db: Db, asker: Asker, values: Values): DateImport | Fault[] {
 	const words = readWords(db, asker, values);
 	const faults = [
 		...listMatterFaults(db, asker.me, words.matter, values.matter ?? ''),
 		...listWhatFaults(words, values),
+		...listOutsideFaults(db, words, values),
 		...listStateFaults(words, values, asker.today)
 	];
 	const { matter, date, sort, state, on, assigneeId } = words;

@@ -95,13 +95,14 @@
 			<Section title="Columns" about="which one is what">
 				{#if work.head.length}<Columns {data} busy={isLooking} />{/if}
 			</Section>
-			{#if plan}
-				<div class="flex min-w-0 flex-col gap-7">
-					{#if work.what === 'documents'}
-						<Section title="Files" about="{work.given} given">
-							<Files wanted={work.wanted} given={work.given} />
-						</Section>
-					{/if}
+			<div class="flex min-w-0 flex-col gap-7">
+				<!-- Stays while it is looked through again: it says what became of the folder. -->
+				{#if work.what === 'documents' && work.head.length}
+					<Section title="Files" about="{work.given} given">
+						<Files wanted={work.wanted} given={work.given} busy={isLooking} />
+					</Section>
+				{/if}
+				{#if plan}
 					{#if plan.toMend}
 						<Section title="To put right" about={plural(plan.toMend, 'row')}>
 							<Faults
@@ -146,8 +147,8 @@
 						/>
 						{#if plan.more}<p class="sub mt-2">And {plan.more} more.</p>{/if}
 					</Section>
-				</div>
-			{/if}
+				{/if}
+			</div>
 		</div>
 	{/if}
 </div>

@@ -4,7 +4,16 @@
 	import { invalidateAll } from '$app/navigation';
 	import { matchFiles } from '#core/documents/paths.ts';
 	import { plural } from '$lib/ui/format.ts';
-	let { wanted, given }: { wanted: readonly string[]; given: number } = $props();
+	let {
+		wanted,
+		given,
+		busy
+	}: {
+		wanted: readonly string[];
+		given: number;
+		/** It is looked through: no file is taken meanwhile. */
+		busy: boolean;
+	} = $props();
 	let sent = $state(0);
 	let sending = $state(0);
 	let fault = $state('');
@@ -66,7 +75,7 @@
 	<p>
 		{#if wanted.length}
 			{plural(wanted.length, 'file')} of the index still to give.
-		{:else}
+		{:else if given}
 			All {plural(given, 'file')} of the index were given.
 		{/if}
 	</p>
@@ -80,7 +89,7 @@
 					type="file"
 					webkitdirectory
 					multiple
-					disabled={sending > 0}
+					disabled={sending > 0 || busy}
 					onchange={({ currentTarget }) => void give(currentTarget.files)}
 				/>
 			</label>
@@ -90,7 +99,7 @@
 					class="box"
 					type="file"
 					multiple
-					disabled={sending > 0}
+					disabled={sending > 0 || busy}
 					onchange={({ currentTarget }) => void give(currentTarget.files)}
 				/>
 			</label>

@@ -45,6 +45,8 @@ describe('the day of a line about time', () => {
 	it('is never one that is still to come, nor guessed', () => {
 		assert.match(take('call with counsel 30 nov 2026'), /not come yet/);
 		assert.match(take('call with counsel thu 20 nov'), /is a Friday, not a Thursday/);
+		assert.match(takeDay('30 feb call', TODAY, 'month').fault ?? '', /not a date that exists/);
+		assert.match(takeDay('call 31 april', TODAY, 'month').fault ?? '', /not a date that exists/);
 		assert.match(takeDay('call 10/11', TODAY, null).fault ?? '', /Day or month first/);
 	});
 });

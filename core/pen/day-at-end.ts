@@ -5,6 +5,7 @@
 import type { DateOrder } from '../dates/in-text.ts';
 import type { PlainDate } from '../dates/plain.ts';
 import { parseTypedDate } from '../dates/typed.ts';
+import { isNoSuchDay } from './words.ts';
 
 const WEEKDAY = '(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?';
 /** What looks like a day and like nothing else. */
@@ -43,8 +44,8 @@ export function takeDay(words: string, today: PlainDate, order: DateOrder | null
 			const rest = (isFirst ? all.slice(length) : all.slice(0, -length)).join(' ');
 			const read = parseTypedDate(text, today, order);
 			if ('error' in read) {
-				// "call 12 people" names no day; "on 12/10" does, and is asked.
-				if (read.isOtherDay || /[/.]|^on /.test(typed))
+				// "call 12 people" names no day; "on 12/10" and "30 feb" do, and are asked.
+				if (read.isOtherDay || isNoSuchDay(read.error) || /[/.]|^on /.test(typed))
 					return { day: today, words: rest, fault: read.error };
 				continue;
 			}

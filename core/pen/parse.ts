@@ -100,7 +100,7 @@ export function parseLine(line: string, current: string | null = null): Understo
 			? { kind: 'open', words: words.replace(A_MATTER, '') }
 			: { kind: 'find', words };
 	}
-	if (/^-?[\d.:]+(h|m|min)?$/.test(lead) && /\d/.test(lead) && rest.length > 0) {
+	if (IS_HOURS.test(lead) || (/^-?[\d.:]+(h|m|min)?$/.test(lead) && rest.length > 0)) {
 		const hours = parseHours(lead);
 		const { matter, words } = takeMatter(rest, current);
 		if ('minutes' in hours)
@@ -121,6 +121,8 @@ export function parseLine(line: string, current: string | null = null): Understo
 	return { kind: 'find', words: text };
 }
 
+/** A length of time, and no other number, by itself: "0.4", "1:30", "20m". */
+const IS_HOURS = /^(\d*[.:]\d+h?|\d+(h|m|min))$/;
 const A_MATTER = /^(a )?(new )?matter\b\s*/i;
 
 /** "new task …", "new note …", "new event …", "new hearing …"; anything else is a new matter. */

@@ -32,6 +32,9 @@ describe('the pen line', () => {
 			return understood.kind === 'time' ? understood.fault : understood.kind;
 		};
 		assert.match(fault('0.4 call')!, /Name a matter/);
+		for (const alone of ['0.4', '1:30', '20m']) assert.match(fault(alone)!, /Name a matter/);
+		assert.equal(fault('2026'), 'find');
+		assert.match(fault('0.4', 'LF-2026-0031')!, /what was done/);
 		assert.equal(fault('0.4 call', 'LF-2026-0001'), null);
 		assert.match(fault('0.4 LF-2026-0031')!, /what was done/);
 		assert.match(fault('-0.4 LF-2026-0031 call')!, /negative/);

@@ -25,6 +25,8 @@ const BARE =
 	/^(today|yesterday|tomorrow|(mon|tue|wed|thu|fri|sat|sun)[a-z]*|\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[/.]\d{1,2}([/.]\d{2,4})?)$/i;
 /** So it is written when a day is meant that no month has. */
 const NO_SUCH = /is not a date that exists/;
+/** Whether what could not be read is a day that was meant, like 30 Feb, and no other words. */
+export const isNoSuchDay = (error: string): boolean => NO_SUCH.test(error);
 
 export type FoundDate = { date: PlainDate; rest: string[] };
 
@@ -47,7 +49,7 @@ export function takeDate(
 				return { date: read.date, rest: [...words.slice(0, at), ...words.slice(at + count)] };
 			// "mon" of "mon 1 dec 2026", a Tuesday, is not taken for the Monday that is near.
 			if (read.isOtherDay) return { error: read.error };
-			if (NO_SUCH.test(read.error) || (count === 1 && /\d/.test(typed))) error ??= read.error;
+			if (isNoSuchDay(read.error) || (count === 1 && /\d/.test(typed))) error ??= read.error;
 		}
 	return error === undefined ? null : { error };
 }

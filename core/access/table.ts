@@ -46,6 +46,12 @@ const TABLE = {
 	'docket.check': legal,
 	'docket.closure': ['docket-clerk', 'administrator'],
 	'task.edit': department,
+	/** One's own calendar, and what one puts into those of others beside oneself. */
+	'calendar.own': department,
+	/** The calendars of colleagues. */
+	'calendar.read': department,
+	/** To change the calendars of others; colleagues may also let somebody keep theirs. */
+	'calendar.keep': ['docket-clerk', 'paralegal', 'administrator'],
 	'note.write': department,
 	'document.read': department,
 	'document.edit': department,

@@ -1,3 +1,4 @@
+import { addAppointment } from '#server/appointments/commands.ts';
 import { saveView } from '#server/matters/views.ts';
 import { writeMemo } from '#server/memos/commands.ts';
 import { addLeave } from '#server/staff/commands.ts';
@@ -320,6 +321,10 @@ describe('a restricted matter', () => {
 			'end order': { orderId, reason: 'x' },
 			'add matter book': { matterId: id, book: 'us-agency' },
 			'remove matter book': { matterId: id, book: 'us-agency' },
+			'add appointment': {
+				matterId: id,
+				...{ subject: 'x', day: '2026-12-01', from: '09:00', to: '10:00' }
+			},
 			'add task': { matterId: id, subject: 'x', assigneeId: 'stf_okafor' },
 			'finish task': { taskId, done: true },
 			'take back task': { taskId },
@@ -388,6 +393,13 @@ describe('a restricted matter', () => {
 		own('tarrant', { requestId: draftId }, 'remove request draft');
 		own('tarrant', { requestId, words: 'x' }, 'answer request');
 		own('tarrant', { requestId }, 'withdraw request', 'see request');
+		const plan = { subject: 'Mine', day: '2026-12-01', from: '09:00', to: '10:00' };
+		const planned = good(addAppointment(house.as('okafor'), { ...plan, private: true }));
+		const { appointmentId } = planned;
+		const appointment = { ...plan, appointmentId, fromId: 'stf_okafor', toId: 'stf_reyes' };
+		own('okafor', appointment, 'change appointment', 'move appointment');
+		own('okafor', appointment, 'hand over appointment', 'call off appointment');
+		own('okafor', { changeId: planned.changeId }, 'take back change of appointment');
 		const commands = new Map(listCommands().map((command) => [command.commandName, command]));
 		assert.deepEqual(
 			[...Object.keys(tries), ...Object.keys(named), ...Object.keys(owned), ...ELSEWHERE].sort(),

@@ -1,6 +1,7 @@
 /** Everything the server does by itself, in the order of one pass. */
 import type { Transporter } from 'nodemailer';
 import { keepHead } from '#server/anchors/keep.ts';
+import { tellAppointments } from '#server/appointments/tell.ts';
 import type { Application } from '#server/app/application.ts';
 import { eachRow, type Job } from '#server/app/job.ts';
 import {
@@ -44,6 +45,7 @@ export const listJobs = ({ transport, from, heads }: Mailer): readonly Job[] => 
 		run: updateInvitations,
 		concernOf: invitationConcern
 	},
+	{ name: 'appointments', label: 'Changes of calendars', run: tellAppointments },
 	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },
 	{
 		name: 'seals',

@@ -84,7 +84,8 @@ const TIES = {
 	functionsOf: ['person_function', 'contact_id'],
 	units: ['unit_relation', 'person_id'],
 	identity: ['identity_number', 'person_id'],
-	memos: ['memo', 'person_id']
+	memos: ['memo', 'person_id'],
+	guests: ['appointment_guest', 'person_id']
 } as const;
 type Tie = keyof typeof TIES;
 export type MovedTies = Record<Tie, string[]> & { own: OwnKey[] };

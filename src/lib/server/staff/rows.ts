@@ -22,6 +22,7 @@ export type StaffRow = {
 	demo: 0 | 1;
 	active: 0 | 1;
 	supervisor_id: string | null;
+	office: string;
 };
 
 /** Table `leave`. */

@@ -1,0 +1,395 @@
+/** Appointments: made, changed one by one and as series, refused, taken back, told. */
+import assert from 'node:assert/strict';
+import { beforeEach, describe, it } from 'node:test';
+import { plainDate } from '#core/dates/plain.ts';
+import { listCalendarItems } from '#server/calendar-sheet/items.ts';
+import { all, insert, scalar } from '#server/db/sql.ts';
+import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { letKeep } from './choices.ts';
+import {
+	addAppointment,
+	callOffAppointment,
+	changeAppointment,
+	handOverAppointment,
+	moveAppointment,
+	takeBackAppointment
+} from './commands.ts';
+import { saveResource } from './keep-lists.ts';
+import type { ResourceRow } from './rows.ts';
+import { tellAppointments } from './tell.ts';
+
+let house: TestHouse;
+beforeEach(async () => {
+	house = await testHouse();
+});
+
+const PLAN = { subject: 'Standing call', day: '2026-11-24', from: '10:00', to: '11:00' };
+const WEEKLY = { ...PLAN, rule: 'FREQ=WEEKLY;BYDAY=TU' };
+
+const listShown = (login: string, whose = login, to = '2026-12-31') =>
+	listCalendarItems(house, house.staff(login), {
+		from: plainDate('2026-11-23'),
+		to: plainDate(to),
+		staff: [`stf_${whose}`]
+	});
+const shown = (login: string, whose = login, to?: string): string[] =>
+	listShown(login, whose, to).map(({ day, from, to: end, subject }) =>
+		from === null
+			? `${day.slice(5)} all day ${subject}`
+			: `${day.slice(5)} ${from / 60}-${(end ?? 0) / 60} ${subject}`
+	);
+const add = (login: string, more: object = {}) =>
+	good(addAppointment(house.as(login), { ...PLAN, ...more }));
+
+describe('an appointment', () => {
+	it('stands in the calendar of each colleague on it', () => {
+		add('okafor', { staff: ['stf_okafor', 'stf_wardle'], place: 'Pier 9' });
+		add('okafor', {
+			day: '2026-11-25',
+			from: '',
+			to: '',
+			lastDay: '2026-11-26',
+			subject: 'Offsite'
+		});
+		assert.deepEqual(shown('wardle'), ['11-24 10-11 Standing call']);
+		assert.deepEqual(shown('okafor'), ['11-24 10-11 Standing call', '11-25 all day Offsite']);
+	});
+	it('is refused in words beside the field at fault', () => {
+		const refused = (more: object) =>
+			Object.entries(bad(addAppointment(house.as('okafor'), { ...PLAN, ...more }))).join();
+		assert.match(refused({ to: '09:00' }), /^to,It would end before it begins/);
+		assert.match(refused({ lastDay: '2026-11-20' }), /^lastDay,It would end/);
+		assert.match(refused({ day: '2026-02-30' }), /^day,.*not a date that exists/);
+		assert.match(refused({ to: '' }), /^to,Say when it ends/);
+		assert.match(
+			refused({ rule: 'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30' }),
+			/^rule,There is no such/
+		);
+		assert.match(refused({ rule: 'FREQ=SECONDLY' }), /^rule,/);
+		assert.match(refused({ staff: ['stf_tarrant'] }), /^staff,Choose colleagues/);
+		assert.match(refused({ subject: '' }), /^subject,/);
+		assert.match(refused({ link: 'javascript:alert(1)' }), /^link,/);
+		assert.match(
+			refused({ guests: [{ name: 'Adjuster', email: 'nowhere' }] }),
+			/^guests,.*no mail address/
+		);
+		assert.equal(scalar(house.db, 'SELECT count(*) FROM appointment'), 0);
+	});
+	it('of a whole day never ends before midnight, and may end with the day', () => {
+		add('okafor', { from: '22:00', to: '00:00' });
+		assert.deepEqual(shown('okafor'), ['11-24 22-24 Standing call']);
+	});
+	it('begins on the first day that its rule gives', () => {
+		add('okafor', { rule: 'FREQ=WEEKLY;BYDAY=TH' });
+		assert.equal(shown('okafor')[0], '11-26 10-11 Standing call');
+		add('wardle', { rule: 'FREQ=MONTHLY;BYMONTHDAY=31' });
+		assert.deepEqual(shown('wardle'), ['12-31 10-11 Standing call']);
+	});
+	it('keeps its hour when the clocks change', () => {
+		add('okafor', { ...WEEKLY, day: '2027-03-09' });
+		const days = listCalendarItems(house, house.staff('okafor'), {
+			from: plainDate('2027-03-08'),
+			to: plainDate('2027-03-22'),
+			staff: ['stf_okafor']
+		});
+		assert.deepEqual(
+			days.map(({ day, from }) => `${day} ${from}`),
+			['2027-03-09 600', '2027-03-16 600']
+		);
+	});
+});
+
+describe('a series', () => {
+	const series = () => add('okafor', WEEKLY);
+	const first = (id: string) => ({ appointmentId: id, onDay: '2026-12-01' });
+	const WHEN = { day: '2026-12-02', from: '14:00', to: '15:00' };
+
+	it('is moved on one day alone', () => {
+		const { appointmentId } = series();
+		good(moveAppointment(house.as('okafor'), { ...first(appointmentId), scope: 'this', ...WHEN }));
+		assert.deepEqual(shown('okafor', 'okafor', '2026-12-08'), [
+			'11-24 10-11 Standing call',
+			'12-02 14-15 Standing call',
+			'12-08 10-11 Standing call'
+		]);
+		assert.match(
+			bad(moveAppointment(house.as('okafor'), { ...first(appointmentId), scope: 'this', ...WHEN }))[
+				''
+			]!,
+			/moved or called off meanwhile/
+		);
+	});
+	it('is moved from one day on, and what was different stays different', () => {
+		const { appointmentId } = series();
+		const fifteenth = { appointmentId, onDay: '2026-12-15' };
+		const alone = {
+			...fifteenth,
+			scope: 'this' as const,
+			day: '2026-12-16',
+			from: '08:00',
+			to: '09:00'
+		};
+		good(moveAppointment(house.as('okafor'), alone));
+		good(moveAppointment(house.as('okafor'), { ...first(appointmentId), scope: 'later', ...WHEN }));
+		const moved = [
+			'11-24 10-11 Standing call',
+			'12-02 14-15 Standing call',
+			'12-09 14-15 Standing call',
+			'12-16 8-9 Standing call',
+			'12-23 14-15 Standing call',
+			'12-30 14-15 Standing call'
+		];
+		assert.deepEqual(shown('okafor'), moved);
+	});
+	it('is moved as a whole, and ends when it ended', () => {
+		const { appointmentId } = add('okafor', { rule: 'FREQ=WEEKLY;BYDAY=TU;COUNT=3' });
+		good(moveAppointment(house.as('okafor'), { ...first(appointmentId), scope: 'all', ...WHEN }));
+		assert.deepEqual(shown('okafor'), [
+			'11-25 14-15 Standing call',
+			'12-02 14-15 Standing call',
+			'12-09 14-15 Standing call'
+		]);
+	});
+	it('is changed and called off for one, for later ones, for all', () => {
+		const { appointmentId } = series();
+		const off = (onDay: string, scope: 'this' | 'later' | 'all') =>
+			good(
+				callOffAppointment(house.as('okafor'), { appointmentId, onDay, scope, reason: 'trial' })
+			);
+		off('2026-12-01', 'this');
+		off('2026-12-15', 'later');
+		assert.deepEqual(shown('okafor'), ['11-24 10-11 Standing call', '12-08 10-11 Standing call']);
+		const other = { ...PLAN, day: '2026-12-08', subject: 'Other call', rule: '' };
+		const eighth = { appointmentId, onDay: '2026-12-08', scope: 'this' as const };
+		good(changeAppointment(house.as('okafor'), { ...eighth, ...other }));
+		assert.deepEqual(shown('okafor'), ['11-24 10-11 Standing call', '12-08 10-11 Other call']);
+		off('2026-11-24', 'all');
+		assert.deepEqual(shown('okafor'), []);
+	});
+	it('of several days is moved within its week only', () => {
+		const { appointmentId } = add('okafor', { rule: 'FREQ=WEEKLY;BYDAY=TU,TH' });
+		const all_ = { appointmentId, onDay: '2026-11-24', scope: 'all' as const };
+		const far = { ...all_, day: '2026-11-28', from: '10:00', to: '11:00' };
+		assert.match(bad(moveAppointment(house.as('okafor'), far)).day!, /comes on several days/);
+		good(moveAppointment(house.as('okafor'), { ...far, day: '2026-11-25' }));
+		assert.deepEqual(shown('okafor', 'okafor', '2026-11-30'), [
+			'11-25 10-11 Standing call',
+			'11-27 10-11 Standing call'
+		]);
+	});
+	it('becomes one of what came once', () => {
+		const { appointmentId } = add('okafor');
+		good(changeAppointment(house.as('okafor'), { appointmentId, ...WEEKLY }));
+		assert.equal(shown('okafor').length, 6);
+	});
+});
+
+describe('a change', () => {
+	it('is taken back while nothing came after it', () => {
+		const { appointmentId } = add('okafor', WEEKLY);
+		const before = shown('okafor');
+		const when = { day: '2026-12-02', from: '14:00', to: '15:00' };
+		for (const scope of ['this', 'later', 'all'] as const) {
+			const one = { appointmentId, onDay: '2026-12-01', scope };
+			const { changeId } = good(moveAppointment(house.as('okafor'), { ...one, ...when }));
+			assert.notDeepEqual(shown('okafor'), before);
+			bad(takeBackAppointment(house.as('wardle'), { changeId }));
+			good(takeBackAppointment(house.as('okafor'), { changeId }));
+			assert.deepEqual(shown('okafor'), before, scope);
+		}
+	});
+	it('is not taken back over somebody else’s', () => {
+		const { appointmentId } = add('okafor', { staff: ['stf_okafor', 'stf_wardle'] });
+		const move = (login: string, from: string, to: string) =>
+			good(moveAppointment(house.as(login), { appointmentId, day: PLAN.day, from, to }));
+		const { changeId } = move('okafor', '12:00', '13:00');
+		move('wardle', '13:00', '14:00');
+		assert.match(bad(takeBackAppointment(house.as('okafor'), { changeId }))['']!, /changed again/);
+	});
+	it('by two at once is refused, with by whom', () => {
+		const { appointmentId } = add('okafor', { staff: ['stf_okafor', 'stf_wardle'] });
+		good(changeAppointment(house.as('wardle'), { appointmentId, ...PLAN, version: 1 }));
+		const late = changeAppointment(house.as('okafor'), { appointmentId, ...PLAN, version: 1 });
+		assert.equal(late.ok, false);
+		assert.match(JSON.stringify(late), /Tamsin Wardle/);
+	});
+});
+
+describe('a room', () => {
+	const book = (login: string, more: object = {}) =>
+		addAppointment(house.as(login), { ...PLAN, resources: ['res_4'], ...more });
+	beforeEach(() => {
+		const room: ResourceRow = {
+			...{ id: 'res_4', name: 'Room 4', sort: 'room', office: '' },
+			...{ seats: 6, active: 1 }
+		};
+		insert<ResourceRow>(house.db, 'resource', room);
+	});
+	it('is not booked twice: who has it, and when it is free next', () => {
+		good(book('okafor'));
+		good(book('wardle', { from: '11:00', to: '12:00', private: true }));
+		const message = bad(book('reyes', { from: '10:30', to: '11:30' })).resources!;
+		assert.match(
+			message,
+			/Room 4 is taken for “Standing call” on Tuesday 24 November 2026 10:00|10:30/
+		);
+		assert.match(message, /free for as long from Tuesday 24 November 2026 12:00/);
+		const hidden = bad(book('reyes', { from: '11:30', to: '12:30' })).resources!;
+		assert.match(hidden, /taken by Tamsin Wardle/);
+		assert.doesNotMatch(hidden, /Standing/);
+	});
+	it('is not booked twice by a series either, be it two years on', () => {
+		good(book('okafor', { day: '2028-11-21' }));
+		assert.match(
+			bad(book('wardle', { rule: 'FREQ=WEEKLY;BYDAY=TU' })).resources!,
+			/21 November 2028/
+		);
+		good(book('wardle', { rule: 'FREQ=WEEKLY;BYDAY=TU', from: '11:00', to: '12:00' }));
+	});
+	it('makes way for what moves within it', () => {
+		const { appointmentId } = good(book('okafor'));
+		const when = { day: PLAN.day, from: '10:30', to: '11:30' };
+		good(moveAppointment(house.as('okafor'), { appointmentId, ...when }));
+	});
+	it('is kept by those who keep the calendar', () => {
+		const room = { name: 'Room 9', sort: 'room' as const };
+		bad(saveResource(house.as('okafor'), room));
+		good(saveResource(house.as('castellan'), room));
+		assert.match(
+			bad(saveResource(house.as('castellan'), { ...room, name: 'room 9' })).name!,
+			/already/
+		);
+		assert.match(bad(book('okafor', { resources: ['res_x'] })).resources!, /of the list/);
+	});
+});
+
+describe('a colleague', () => {
+	it('who is busy is said, by what one may read', () => {
+		add('wardle', { subject: 'Board committee' });
+		const { warnings } = add('okafor', { staff: ['stf_okafor', 'stf_wardle'] });
+		assert.match(
+			warnings.join(),
+			/Tamsin Wardle has “Board committee” on Tuesday 24 November 2026 10:00/
+		);
+		add('reyes', { subject: 'Doctor', private: true });
+		const { warnings: others } = add('lindqvist', { staff: ['stf_reyes', 'stf_lindqvist'] });
+		assert.match(others.join(), /Sunniva Reyes is busy/);
+		add('quiroga', { subject: 'Anniversary', from: '', to: '' });
+		assert.deepEqual(add('quiroga').warnings, []);
+	});
+	it('keeps their calendar, or lets somebody', () => {
+		const foreign = { ...PLAN, staff: ['stf_okafor'] };
+		assert.match(bad(addAppointment(house.as('wardle'), foreign)).staff!, /Ines Okafor keeps/);
+		const { appointmentId } = add('okafor');
+		const when = { appointmentId, day: PLAN.day, from: '12:00', to: '13:00' };
+		assert.match(bad(moveAppointment(house.as('wardle'), when))['']!, /keep it themselves/);
+		good(moveAppointment(house.as('castellan'), when));
+		good(letKeep(house.as('okafor'), { keeperId: 'stf_wardle' }));
+		good(moveAppointment(house.as('wardle'), when));
+		good(addAppointment(house.as('wardle'), foreign));
+	});
+	it('takes one over, and both are told', async () => {
+		const { appointmentId } = add('okafor', { staff: ['stf_okafor', 'stf_wardle'] });
+		house.set('2026-11-23', 10);
+		await tellAppointments(house);
+		const over = { appointmentId, fromId: 'stf_wardle', toId: 'stf_reyes' };
+		good(handOverAppointment(house.as('okafor'), over));
+		house.set('2026-11-23', 11);
+		await tellAppointments(house);
+		const mails = all<{ recipient: string; subject: string }>(
+			house.db,
+			'SELECT recipient, subject FROM mail_out ORDER BY id'
+		).map(({ recipient, subject }) => `${recipient.split(' <')[0]}: ${subject}`);
+		assert.deepEqual(mails, [
+			'Tamsin Wardle: Appointment: Standing call, Tuesday 24 November 2026 10:00 to 11:00',
+			'Sunniva Reyes: Appointment: Standing call, Tuesday 24 November 2026 10:00 to 11:00',
+			'Tamsin Wardle: Off: Standing call, Tuesday 24 November 2026 10:00 to 11:00'
+		]);
+		assert.deepEqual(shown('wardle'), []);
+	});
+	it('is told once of many changes, and of none that was taken back', async () => {
+		const { appointmentId } = add('okafor', { staff: ['stf_okafor', 'stf_wardle'] });
+		house.set('2026-11-23', 10);
+		await tellAppointments(house);
+		const count = () => scalar<number>(house.db, 'SELECT count(*) FROM mail_out');
+		assert.equal(count(), 1);
+		const move = (from: string, to: string) =>
+			good(moveAppointment(house.as('okafor'), { appointmentId, day: PLAN.day, from, to }));
+		const { changeId } = move('12:00', '13:00');
+		good(takeBackAppointment(house.as('okafor'), { changeId }));
+		house.set('2026-11-23', 11);
+		await tellAppointments(house);
+		assert.equal(count(), 1);
+		for (const hour of [12, 13, 14]) move(`${hour}:00`, `${hour + 1}:00`);
+		house.set('2026-11-23', 12);
+		await tellAppointments(house);
+		await tellAppointments(house);
+		assert.equal(count(), 2);
+		assert.match(
+			scalar<string>(house.db, 'SELECT text FROM mail_out ORDER BY id DESC LIMIT 1'),
+			/It was: Tuesday 24 November 2026 10:00 to 11:00\.\nIt is now: Tuesday 24 November 2026 14:00 to 15:00/
+		);
+	});
+});
+
+describe('what is not everybody’s', () => {
+	const everything = (login: string, whose: string) =>
+		JSON.stringify(listShown(login, whose)) +
+		JSON.stringify(
+			listCalendarItems(house, house.staff(login), {
+				from: plainDate('2026-11-23'),
+				to: plainDate('2026-12-31'),
+				resources: ['res_4']
+			})
+		);
+	it('is a busy block and nothing else to others', async () => {
+		add('okafor', {
+			subject: 'Oncologist',
+			place: 'Clinic',
+			private: true,
+			staff: ['stf_okafor', 'stf_wardle']
+		});
+		assert.match(everything('wardle', 'wardle'), /Oncologist/);
+		for (const login of ['reyes', 'castellan', 'harrowgate']) {
+			assert.doesNotMatch(everything(login, 'okafor'), /Oncologist|Clinic|apt_|wardle/);
+			assert.deepEqual(shown(login, 'okafor'), ['11-24 10-11 busy']);
+		}
+		house.set('2026-11-23', 10);
+		await tellAppointments(house);
+		assert.doesNotMatch(
+			JSON.stringify(all(house.db, 'SELECT * FROM mail_out')),
+			/Oncologist|Clinic/
+		);
+	});
+	it('cannot be changed or called off by others, though they keep calendars', () => {
+		const { appointmentId } = add('okafor', { private: true });
+		const when = { appointmentId, day: PLAN.day, from: '12:00', to: '13:00' };
+		const refused = moveAppointment(house.as('castellan'), when);
+		assert.equal(!refused.ok && refused.status, 404);
+	});
+	it('of a restricted matter is for those on it', async () => {
+		const { matterId } = await newMatter(house, { restricted: true, title: 'Quayside whisper' });
+		const plan = { ...PLAN, matterId, subject: 'Whispered talk' };
+		assert.equal(bad(addAppointment(house.as('wardle'), plan))[''] !== undefined, true);
+		assert.match(
+			bad(addAppointment(house.as('okafor'), { ...plan, staff: ['stf_okafor', 'stf_wardle'] }))
+				.staff!,
+			/Tamsin Wardle is not on this restricted matter/
+		);
+		good(addAppointment(house.as('okafor'), plan));
+		assert.match(everything('okafor', 'okafor'), /Whispered talk.*LF-2026-0001/);
+		assert.doesNotMatch(everything('wardle', 'okafor'), /Whispered|LF-2026|apt_/);
+		assert.deepEqual(shown('wardle', 'okafor'), ['11-24 10-11 busy']);
+	});
+	it('stands in the logbook of its matter, unless it is private', async () => {
+		const { matterId } = await newMatter(house);
+		add('okafor', { matterId, subject: 'Witness talk' });
+		add('okafor', { matterId, subject: 'Own worry', private: true });
+		const texts = all<{ text: string }>(house.db, 'SELECT text FROM logbook').map(
+			({ text }) => text
+		);
+		assert.ok(texts.includes('Witness talk: Tuesday 24 November 2026 10:00 to 11:00.'));
+		assert.doesNotMatch(texts.join(), /Own worry/);
+		assert.doesNotMatch(JSON.stringify(all(house.db, 'SELECT detail FROM audit')), /Own worry/);
+	});
+});

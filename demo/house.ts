@@ -13,6 +13,14 @@ import type { BusinessUnitRow, CostCenterRow } from '#server/units/rows.ts';
 const PASSWORD = 'larkhaven';
 
 export type Person = Pick<StaffRow, 'login' | 'name' | 'role' | 'level'>;
+/** Where people sit; all others in San Francisco. */
+const OFFICES: Readonly<Record<string, string>> = {
+	quiroga: 'New York',
+	reyes: 'New York',
+	oyelaran: 'New York',
+	fairweather: 'Galveston'
+};
+const USUAL_OFFICE = 'San Francisco';
 export const PEOPLE: readonly Person[] = [
 	{ login: 'okafor', name: 'Ines Okafor', role: 'counsel', level: 'lead' },
 	{ login: 'wardle', name: 'Tamsin Wardle', role: 'counsel', level: 'senior' },
@@ -68,6 +76,7 @@ export async function makeHouse(app: Application, demo: boolean): Promise<void> 
 			id: `stf_${person.login}`,
 			initials: initialsOf(person.name),
 			email: `${person.login}@larkhaven.example`,
+			office: OFFICES[person.login] ?? USUAL_OFFICE,
 			passwordHash,
 			demo
 		});

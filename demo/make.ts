@@ -6,6 +6,7 @@ import { addDays } from '#core/dates/plain.ts';
 import { run } from '#server/db/sql.ts';
 import { writeNote } from '#server/logbook/commands.ts';
 import { startTimer } from '#server/time/timers.ts';
+import { fillCalendars } from './calendar.ts';
 import { makeCards } from './cast.ts';
 import { enterDates } from './dates.ts';
 import { setTasks } from './tasks.ts';
@@ -64,6 +65,7 @@ await startRounds(scene);
 await addPapers(scene);
 addMarks(scene);
 addStanding(scene);
+await fillCalendars(scene);
 askAboutTheForm();
 
 // Old mail has long been read; the last days' waits for the Post room.

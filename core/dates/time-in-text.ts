@@ -20,3 +20,19 @@ export function findTime(text: string): TimeInText | undefined {
 	const minutes = hour12 ? (minute12 ?? '00') : minute;
 	return { time: `${String(hours).padStart(2, '0')}:${minutes}`, written };
 }
+
+const TYPED = /^(\d{1,2})(?:[:.h]?(\d{2}))?\s*(?:([ap])\.?m?\.?)?$/i;
+/** A time as people type it into a field: "9", "930", "9:30", "2pm", "14.30"; as HH:MM. */
+export function readTypedTime(text: string): string | undefined {
+	const found = TYPED.exec(text.trim());
+	if (!found) return undefined;
+	const [, hour = '', minute = '00', half] = found;
+	let hours = Number(hour);
+	if (half) {
+		if (hours < 1 || hours > 12) return undefined;
+		hours = (hours % 12) + (half.toLowerCase() === 'p' ? 12 : 0);
+	}
+	if (hours === 24 && minute === '00') hours = 0;
+	if (hours > 23 || Number(minute) > 59) return undefined;
+	return `${String(hours).padStart(2, '0')}:${minute}`;
+}

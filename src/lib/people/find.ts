@@ -25,15 +25,18 @@ export async function findPeople(typed: string): Promise<Item[]> {
 			.join(', ')
 	}));
 }
-export async function findMatters(typed: string): Promise<Item[]> {
+type FoundMatter = { id: string; number: string; title: string; status: string };
+
+async function askMatters(typed: string, key: 'id' | 'number'): Promise<Item[]> {
 	const response = await fetch(`/api/matters?q=${encodeURIComponent(typed)}`);
-	return response.ok
-		? ((await response.json()) as { number: string; title: string; status: string }[]).map(
-				(item) => ({
-					value: item.number,
-					label: `${item.number} ${item.title}`,
-					about: item.status === 'open' ? '' : item.status
-				})
-			)
-		: [];
+	if (!response.ok) return [];
+	return ((await response.json()) as FoundMatter[]).map((item) => ({
+		value: item[key],
+		label: `${item.number} ${item.title}`,
+		about: item.status === 'open' ? '' : item.status
+	}));
 }
+/** By their numbers. */
+export const findMatters = (typed: string): Promise<Item[]> => askMatters(typed, 'number');
+/** By their ids. */
+export const findMatterIds = (typed: string): Promise<Item[]> => askMatters(typed, 'id');

@@ -8,6 +8,8 @@
 			{ href: '/imports', name: 'Imports', open: page.data.can.imports },
 			{ href: '/staff', name: 'Staff', open: page.data.can.staff },
 			{ href: '/accounts', name: 'Accounts', open: page.data.can.accounts },
+			{ href: '/resources', name: 'Rooms and things', open: page.data.can.resources },
+			{ href: '/mail', name: 'Post room', open: page.data.can.mail },
 			{ href: '/jobs', name: 'Jobs', open: page.data.can.kinds }
 		].filter(({ open }) => open)
 	);

@@ -50,3 +50,14 @@ export function walkLinks(list: HTMLElement, selector: string): { destroy(): voi
 	});
 	return { destroy };
 }
+
+/** Escape leaves what has the focus within it, and nothing else. */
+export function onEscape(element: HTMLElement, leave: () => void): { destroy(): void } {
+	const destroy = tinykeys(element, {
+		Escape(event) {
+			event.stopPropagation();
+			leave();
+		}
+	});
+	return { destroy };
+}

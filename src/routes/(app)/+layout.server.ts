@@ -29,6 +29,7 @@ export function load(event) {
 			kinds: may(me.role, 'kind.edit'),
 			imports: may(me.role, 'import.run'),
 			staff: may(me.role, 'staff.edit'),
+			resources: may(me.role, 'calendar.keep'),
 			accounts: may(me.role, 'account.edit'),
 			figures: may(me.role, 'overview.read'),
 			decide: may(me.role, 'interest.decide')

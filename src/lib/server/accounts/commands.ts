@@ -7,7 +7,7 @@ import { endSessions } from '#server/access/sessions.ts';
 import type { Context } from '#server/app/application.ts';
 import { command, preparedCommand } from '#server/app/command.ts';
 import { NotFound, Refused } from '#server/app/errors.ts';
-import { base, id, maybeId, text } from '#server/app/fields.ts';
+import { base, id, maybeId, text, maybeText } from '#server/app/fields.ts';
 import { newId, newToken } from '#server/app/ids.ts';
 import { requireTogether } from '#server/app/two-writers.ts';
 import { exists, insert, maybeOne, scalar, update } from '#server/db/sql.ts';
@@ -22,7 +22,8 @@ const person = {
 		'This is not a mail address.'
 	),
 	role: z.enum(ROLES, { error: 'Choose a role.' }),
-	level: z.enum(LEVELS, { error: 'Choose a level.' })
+	level: z.enum(LEVELS, { error: 'Choose a level.' }),
+	office: maybeText('The office', 60)
 };
 
 export { LEVELS };
@@ -85,9 +86,15 @@ export const changeAccount = command({
 	input: z.object({ staffId: id('an account'), ...person, base }),
 	run({ ctx, me, input: { staffId, base, ...yours }, record }) {
 		const before = requireAccount(ctx, staffId);
-		const labels = { name: 'Name', email: 'Mail address', role: 'Role', level: 'Level' };
-		const { name, email, role, level } = before;
-		const sides = { labels, now: { name, email, role, level }, base, yours };
+		const labels = {
+			name: 'Name',
+			email: 'Mail address',
+			role: 'Role',
+			level: 'Level',
+			office: 'Office'
+		};
+		const { name, email, role, level, office } = before;
+		const sides = { labels, now: { name, email, role, level, office }, base, yours };
 		const set = z
 			.object(person)
 			.parse(requireTogether(ctx, { matterId: null, id: staffId }, sides));
@@ -98,7 +105,7 @@ export const changeAccount = command({
 		if (isLawyer(before.role) && !isLawyer(set.role)) refuseResponsible(ctx, staffId);
 		const initials = formatInitials(set.name);
 		update<StaffRow>(ctx.db, 'staff', { id: staffId }, { ...set, initials });
-		record.audit({ staff: staffId, before: { name, email, role, level }, after: set });
+		record.audit({ staff: staffId, before: { name, email, role, level, office }, after: set });
 		return { ended: isOther ? endSessions(ctx, staffId) : 0 };
 	}
 });

@@ -8,7 +8,7 @@ import { countHeld, type Held } from './leave.ts';
 
 export type AccountView = Pick<
 	StaffRow,
-	'id' | 'login' | 'name' | 'email' | 'role' | 'level' | 'active'
+	'id' | 'login' | 'name' | 'email' | 'role' | 'level' | 'office' | 'active'
 > & {
 	sessions: number;
 	/** Second factors. */
@@ -20,7 +20,7 @@ export type AccountView = Pick<
 export const listAccounts = (app: Application): AccountView[] =>
 	all<Omit<AccountView, 'sessions' | 'held' | 'factors'>>(
 		app.db,
-		'SELECT id, login, name, email, role, level, active FROM staff ORDER BY active DESC, name'
+		'SELECT id, login, name, email, role, level, office, active FROM staff ORDER BY active DESC, name'
 	).map((account) => ({
 		...account,
 		sessions: listSessions(app, account.id).length,

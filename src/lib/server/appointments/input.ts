@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { findFirst, type Recurrence } from '#core/calendar/recurrence.ts';
 import { formatRule, parseRule } from '#core/calendar/rrule.ts';
+import { readTypedTime } from '#core/dates/time-in-text.ts';
 import { parseTime, toDay, type PlainDate } from '#core/dates/plain.ts';
 import { isOnTeam, mayOnlyRead } from '#server/access/team.ts';
 import { requireMatter } from '#server/access/visibility.ts';
@@ -15,7 +16,6 @@ import {
 	maybeId,
 	maybeLink,
 	maybeText,
-	maybeTime,
 	text
 } from '#server/app/fields.ts';
 import { exists } from '#server/db/sql.ts';
@@ -39,13 +39,26 @@ const guest = z.object({
 	email: maybeText('The address', 200)
 });
 
+/** A time of day as it is typed, or nothing. */
+const typedTime = z
+	.string()
+	.max(20)
+	.nullish()
+	.transform((value, ctx): string | null => {
+		if (!value?.trim()) return null;
+		const time = readTypedTime(value);
+		if (time !== undefined) return time;
+		ctx.addIssue({ code: 'custom', message: `${value} is not a time: write 14:30.` });
+		return z.NEVER;
+	});
+
 /** When it is: days, and the clock where it is not all day. */
 export const whenFields = {
 	day: day('The day'),
 	/** The day it ends, where that is another. */
 	lastDay: maybeDay('The last day'),
-	from: maybeTime,
-	to: maybeTime
+	from: typedTime,
+	to: typedTime
 };
 
 export const appointmentFields = {

@@ -30,6 +30,7 @@ export const addStaff = command({
 			'administrator'
 		]),
 		level: z.string(),
+		office: z.string().default(''),
 		passwordHash: z.string(),
 		demo: z.boolean()
 	}),

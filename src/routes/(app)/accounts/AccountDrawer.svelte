@@ -26,7 +26,8 @@
 		name: account.name,
 		email: account.email,
 		role: account.role as string,
-		level: account.level
+		level: account.level,
+		office: account.office
 	});
 	const take = (field: string, value: string) => void Object.assign(person, { [field]: value });
 	let link = $state('');

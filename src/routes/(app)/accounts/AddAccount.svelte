@@ -11,7 +11,7 @@
 		levels: readonly string[];
 	};
 	let { open = $bindable(), roles, levels }: Props = $props();
-	const blank = (): Person => ({ name: '', email: '', role: '', level: '' });
+	const blank = (): Person => ({ name: '', email: '', role: '', level: '', office: '' });
 	let login = $state('');
 	let person = $state(blank());
 	let made = $state<{ link: string; name: string }>();

@@ -2,7 +2,13 @@
 <script lang="ts">
 	import SelectField from '$lib/ui/SelectField.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	export type Person = { name: string; email: string; role: string; level: string };
+	export type Person = {
+		name: string;
+		email: string;
+		role: string;
+		level: string;
+		office: string;
+	};
 	type Props = {
 		person: Person;
 		roles: readonly { id: string; name: string }[];
@@ -42,3 +48,11 @@
 		{#each levels as level (level)}<option>{level}</option>{/each}
 	</SelectField>
 </div>
+<TextField
+	label="Office"
+	hint="where they sit: calendars are shown by office"
+	name="office"
+	bind:value={person.office}
+	error={errors.office}
+	autocomplete="off"
+/>

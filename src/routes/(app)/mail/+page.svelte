@@ -1,4 +1,5 @@
 <script lang="ts">
+	import HouseTabs from '$lib/shell/HouseTabs.svelte';
 	import FilterBar from '$lib/ui/FilterBar.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Pages from '$lib/ui/Pages.svelte';
@@ -19,6 +20,7 @@
 				? `; ${plural(data.waiting, 'mail')} on the way`
 				: ''}</span
 		>
+		<HouseTabs />
 		<FilterBar search={{ label: 'Subject or person', placeholder: 'Subject or person' }} />
 	</div>
 	{#if shown}

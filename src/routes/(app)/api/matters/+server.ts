@@ -11,5 +11,5 @@ export function GET(event) {
 	if (q === '') return json([]);
 	const filter = { who: 'all', q, cols: ['number'] } as const;
 	const { rows } = listMatters(event.locals.app, me, { ...filter, cols: ['number'] }, SHOWN);
-	return json(rows.map(({ number, title, status }) => ({ number, title, status })));
+	return json(rows.map(({ id, number, title, status }) => ({ id, number, title, status })));
 }

@@ -1,9 +1,9 @@
 <!-- The files that an index names: the folder is chosen, and each is sent by itself. -->
 <script lang="ts">
-	import { deserialize } from '$app/forms';
 	import { invalidateAll } from '$app/navigation';
 	import { matchFiles } from '#core/documents/paths.ts';
 	import { plural } from '$lib/ui/format.ts';
+	import { postAction } from '$lib/ui/post.ts';
 	let {
 		wanted,
 		given,
@@ -23,25 +23,12 @@
 	/** A path as the folder has it; of a file that was chosen alone, its name. */
 	const pathOf = (file: File) => file.webkitRelativePath || file.name;
 
+	/** @returns what was refused, or nothing; @throws where the server is not reached */
 	async function send(path: string, file: File): Promise<string> {
-		const body = new FormData();
-		body.set('path', path);
-		body.set('file', file);
-		return post('?/file', body);
-	}
-
-	/** @returns what was refused, or nothing */
-	async function post(action: string, body: FormData): Promise<string> {
-		const response = await fetch(action, {
-			method: 'POST',
-			body,
-			headers: { 'x-sveltekit-action': 'true', accept: 'application/json' }
-		});
-		const result = deserialize(await response.text());
-		if (result.type === 'success') return '';
-		const errors = result.type === 'failure' ? (result.data?.errors ?? {}) : {};
-		const [first] = Object.values(errors as Record<string, string>);
-		return first ?? 'The file could not be sent.';
+		const sent = await postAction('?/file', { path, file });
+		if (sent.ok) return '';
+		if (sent.isOffline) throw new Error(sent.message);
+		return sent.message;
 	}
 
 	async function give(list: FileList | null): Promise<void> {
@@ -58,7 +45,7 @@
 				if (refused) fault = `${own}: ${refused}`;
 				sent++;
 			}
-			if (matched.length) await post('?/look', new FormData());
+			if (matched.length) await postAction('?/look', {});
 		} catch {
 			const rest = plural(matched.length - sent, 'file');
 			fault = `The server could not be reached: ${rest} not sent. Choose the folder again; what was sent is kept.`;

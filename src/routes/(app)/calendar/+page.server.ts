@@ -1,0 +1,51 @@
+/** The calendar: one's own, those of colleagues, of a group, of a matter. */
+import { actingStaff } from '#server/app/application.ts';
+import { chooseCalendar, endKeeping, letKeep } from '#server/appointments/choices.ts';
+import {
+	addAppointment,
+	callOffAppointment,
+	changeAppointment,
+	handOverAppointment,
+	moveAppointment,
+	takeBackAppointment
+} from '#server/appointments/commands.ts';
+import { findAppointment } from '#server/appointments/find.ts';
+import { listKeepers } from '#server/appointments/keepers.ts';
+import { listSorts } from '#server/appointments/resources.ts';
+import { loadCalendar, readPlace } from '#server/calendar-sheet/page.ts';
+import { loadTeamDay } from '#server/calendar-sheet/team-day.ts';
+import { action, actionValue } from '#server/http/action.ts';
+import { contextOf, requireAction } from '#server/http/request.ts';
+
+export function load(event) {
+	const me = requireAction(event, 'calendar.own');
+	const { app } = event.locals;
+	const params = event.url.searchParams;
+	const place = readPlace(app, me, params);
+	const shown = loadCalendar(app, me, place, params.get('matter') ?? '');
+	const chosen = params.get('appointment');
+	const opened = params.get('open');
+	return {
+		...shown,
+		today: app.clock.today(),
+		now: app.clock.now(),
+		zone: app.clock.zone,
+		me: { id: me.id, name: me.name },
+		sorts: listSorts(app),
+		keepers: listKeepers(app, me),
+		appointment: chosen ? findAppointment(contextOf(event), chosen, params.get('on')) : null,
+		opened: opened ? loadTeamDay(app, actingStaff(contextOf(event)), opened) : null
+	};
+}
+
+export const actions = {
+	add: actionValue(addAppointment),
+	change: actionValue(changeAppointment),
+	move: actionValue(moveAppointment),
+	handOver: actionValue(handOverAppointment),
+	callOff: actionValue(callOffAppointment),
+	takeBack: actionValue(takeBackAppointment),
+	choose: action(chooseCalendar),
+	letKeep: action(letKeep),
+	endKeeping: action(endKeeping)
+};

@@ -50,8 +50,8 @@ export const SERIES: readonly Plan[] = [
 		...{ who: ['lindqvist', 'okafor'], rule: 'FREQ=WEEKLY;INTERVAL=2;BYDAY=WE' }
 	},
 	{
-		...{ week: -5, on: 3, at: '11:00-12:00', subject: 'New York office', room: 'Harbor room' },
-		...{ who: ['quiroga', 'reyes', 'oyelaran'], sort: 'Meeting', rule: 'FREQ=WEEKLY;BYDAY=TH' }
+		...{ week: -5, on: 4, at: '11:00-12:00', subject: 'New York office', room: 'Harbor room' },
+		...{ who: ['quiroga', 'reyes', 'oyelaran'], sort: 'Meeting', rule: 'FREQ=WEEKLY;BYDAY=FR' }
 	},
 	{
 		...{ week: -9, on: 4, at: '15:00-16:00', subject: 'Numbers of the month', room: 'Room 4' },

@@ -8,7 +8,8 @@ const TODAY = plainDate('2026-11-23');
 const COLLEAGUES = [
 	{ id: 'lena', words: 'Lena Fairweather' },
 	{ id: 'dorit', words: 'Dorit Castellan' },
-	{ id: 'joss', words: 'Joss Abernathy' }
+	{ id: 'joss', words: 'Joss Abernathy' },
+	{ id: 'ines', words: 'Ines Okafor' }
 ];
 const RESOURCES = [
 	{ id: 'r4', words: 'Room 4' },

@@ -105,6 +105,8 @@ function findNamed(
 	return undefined;
 }
 
+const JOINS = /^(and|,|&)$/i;
+
 /** Takes "with Lena and Dorit": as many as are colleagues; others are left in the words. */
 function takeColleagues(
 	words: readonly string[],
@@ -115,7 +117,10 @@ function takeColleagues(
 	const ids: string[] = [];
 	let next = at + 1;
 	for (;;) {
-		if (ids.length > 0 && /^(and|,|&)$/i.test(words[next] ?? '')) next++;
+		// "with Lena in room 4": a name follows another only after a comma or an "and".
+		const isJoined = words[next - 1]?.endsWith(',') || JOINS.test(words[next] ?? '');
+		if (ids.length > 0 && !isJoined) break;
+		if (ids.length > 0 && JOINS.test(words[next] ?? '')) next++;
 		const found = findNamed(words.slice(next), colleagues);
 		if (!found) break;
 		if (!ids.includes(found.id)) ids.push(found.id);

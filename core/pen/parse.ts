@@ -9,6 +9,7 @@ export type Understood =
 	| { kind: 'note'; matter: string | null; words: string; fault: string | null }
 	| { kind: 'event'; matter: string | null; words: string; fault: string | null }
 	| { kind: 'task'; matter: string | null; words: string; fault: string | null }
+	| { kind: 'appointment'; matter: string | null; words: string; fault: string | null }
 	| { kind: 'count'; words: string }
 	| { kind: 'go'; place: string }
 	| { kind: 'open'; words: string }
@@ -24,6 +25,7 @@ const looksLikeNumber = (word: string): boolean => NUMBER.test(word);
 const PLACES: Record<string, string> = {
 	day: '/',
 	'day sheet': '/',
+	calendar: '/calendar',
 	requests: '/requests',
 	matters: '/matters',
 	figures: '/figures',
@@ -55,6 +57,8 @@ export function parseLine(line: string, current: string | null = null): Understo
 	const lead = head.toLowerCase();
 	if (lead === 'new' && rest.length > 0) return parseNew(rest, current);
 	if (lead === 'task' && rest.length > 0) return parseTask(rest, current);
+	if (lead === 'appointment' && rest.length > 0)
+		return { kind: 'appointment', ...takeMatter(rest, current), fault: null };
 	if (lead === 'note') {
 		const { matter, words } = takeMatter(rest, current);
 		return {
@@ -128,7 +132,7 @@ const A_MATTER = /^(a )?(new )?matter\b\s*/i;
 /** "new task …", "new note …", "new event …", "new hearing …"; anything else is a new matter. */
 function parseNew(rest: readonly string[], current: string | null): Understood {
 	const lead = rest[0]!.toLowerCase();
-	if (['task', 'note', 'event'].includes(lead) || isOccasion(lead))
+	if (['task', 'note', 'event', 'appointment'].includes(lead) || isOccasion(lead))
 		return parseLine(rest.join(' '), current);
 	return { kind: 'open', words: rest.join(' ').replace(A_MATTER, '') };
 }

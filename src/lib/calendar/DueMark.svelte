@@ -22,7 +22,7 @@
 	{/if}
 	<span class="truncate">
 		<span class:font-semibold={late}>{item.title}</span>{#if about}<span class="text-ink-2"
-				>, {item.about}</span
+				>, {item.matter}</span
 			>{/if}
 	</span>
 </a>

@@ -32,6 +32,8 @@
 		`left:${left(from)}%;width:max(6px, ${left(to) - left(from)}%)`;
 	/** The label stands beside its block, where that is too short and nothing follows at once. */
 	const WIDE = 150;
+	/** Less room than this holds no word. */
+	const ROOM = 105;
 	function besideOf(at: number): string {
 		const part = parts[at]!;
 		if (part.to - part.from >= WIDE || part.item.id === null) return '';

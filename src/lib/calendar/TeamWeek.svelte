@@ -1,7 +1,6 @@
 <!-- Everybody's week: a row a person, each day a ruler of hours; rooms below. -->
 <script lang="ts">
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import { formatHours } from '#core/format/hours.ts';
 	import { plural } from '$lib/ui/format.ts';
 	import type { AwayItem, DueItem } from '#server/calendar-sheet/due.ts';
 	import type { CalendarItem } from '#server/calendar-sheet/items.ts';
@@ -22,6 +21,7 @@
 		closed: Record<string, { name: string; everywhere: boolean }>;
 		hours: { first: number; last: number; step: number };
 		today: PlainDate;
+		me: string;
 		desk: CalendarDesk;
 		drag: CalendarDrag;
 		onopen: (item: CalendarItem) => void;
@@ -29,7 +29,13 @@
 	};
 	let props: Props = $props();
 	const { days, people, resources, items, due, away, closed, hours, today } = $derived(props);
-	const groups = $derived([...new Set(people.map(({ group }) => group))].sort());
+	/** One's own office first. */
+	const own = $derived(people.find(({ id }) => id === props.me)?.group ?? '');
+	const groups = $derived(
+		[...new Set(people.map(({ group }) => group))].sort(
+			(one, other) => Number(other === own) - Number(one === own) || one.localeCompare(other)
+		)
+	);
 	const itemsOf = (id: string, day: PlainDate, of: 'staff' | 'resources' = 'staff') =>
 		items.filter((item) => item[of].includes(id) && touches(item, day));
 	const dueOf = (id: string, day: PlainDate) =>
@@ -48,7 +54,7 @@
 		const open = days.filter((day) => !closed[day] && !isAway(id, day));
 		const busy = open.reduce((sum, day) => sum + busyOn(id, day), 0);
 		const free = open.length * (hours.last - hours.first) * 60 - busy;
-		return `${plural(dates, 'date')}, ${formatHours(Math.max(0, free)).replace('.0', '')} h free`;
+		return `${plural(dates, 'date')}, ${Math.max(0, Math.round(free / 60))} h free`;
 	}
 	function busyOn(id: string, day: PlainDate): number {
 		const taken = new Set<number>();
@@ -190,7 +196,8 @@
 		z-index: 6;
 	}
 	.head .cell {
-		display: flex;
+		flex-direction: row;
+		justify-content: flex-start;
 		align-items: baseline;
 		gap: 6px;
 	}

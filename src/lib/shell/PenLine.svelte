@@ -157,7 +157,8 @@
 	/** Above the line stands what of it may be corrected in place. */
 	const hasParts = $derived(
 		got !== null &&
-			(got.fits.length > 1 ||
+			(u?.kind === 'appointment' ||
+				got.fits.length > 1 ||
 				(got.matter !== null && (u?.kind === 'time' || (u?.kind === 'task' && got.task !== null))))
 	);
 	function oncorrect(part: Parts) {
@@ -197,7 +198,7 @@
 				stroke-linejoin="round"
 			/><path d="M2 14l5-5" stroke="var(--color-ink)" stroke-width="1.2" /></svg
 		>
-		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'task' || u?.kind === 'count'}<span
+		{#if u?.kind === 'time' || u?.kind === 'note' || u?.kind === 'event' || u?.kind === 'task' || u?.kind === 'count' || u?.kind === 'appointment'}<span
 				class="note"
 				style="color:var(--color-petrol);border-color:var(--color-petrol)">{u.kind}</span
 			>{/if}

@@ -1,5 +1,5 @@
 <!--
-	The parts of a line of time, of a task or of a note: each is shown as it was understood and can
+	The parts of a line of time, of a task, a note or an appointment: each is shown as it was understood and can
 	be corrected where it stands; which of several matters is meant is asked.
 -->
 <script lang="ts">
@@ -70,6 +70,22 @@
 				oncorrect={(date) => oncorrect({ date })}
 				{oncommit}
 			/>
+		{:else if shown.kind === 'appointment' && got.appointment}
+			<PenDay
+				label="On which day"
+				day={got.appointment.day}
+				none="no day"
+				{today}
+				oncorrect={(date) => oncorrect({ date })}
+				{oncommit}
+			/>
+			<span class="note">{got.appointment.hours}</span>
+			<span class="note">{got.appointment.colleagues.map(({ name }) => name).join(', ')}</span>
+			{#if got.appointment.resource}
+				<span class="note">{got.appointment.resource.name}</span>
+			{:else if got.appointment.place}
+				<span class="note">at {got.appointment.place}</span>
+			{/if}
 		{/if}
 		{#if fault}<span class="fault" role="alert">{fault}</span>{/if}
 	</div>

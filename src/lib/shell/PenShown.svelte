@@ -23,6 +23,13 @@
 			due: string | null;
 			colleagues: { id: string; name: string }[];
 		} | null;
+		appointment: {
+			day: string | null;
+			hours: string;
+			colleagues: { id: string; name: string }[];
+			resource: { id: string; name: string } | null;
+			place: string;
+		} | null;
 		counted: { fault: string | null; text: string; href: string } | null;
 	};
 </script>

@@ -14,6 +14,8 @@ export type DueItem = {
 	day: PlainDate;
 	title: string;
 	about: string;
+	/** The title of its matter. */
+	matter: string;
 	href: string;
 	/** Of those looked at, whose it is. */
 	staff: string[];
@@ -93,6 +95,7 @@ export function listDueDates(app: Reader, me: Staff, filter: DueFilter): DueItem
 			day: row.date,
 			title: row.title,
 			about: `${of}${row.matterTitle}`,
+			matter: row.matterTitle,
 			href: `/matters/${row.number}/docket?deadline=${row.id}`,
 			staff,
 			from: isOccasion(row.sort) ? minutesOf(row.hand_time ?? row.time) : null,
@@ -129,6 +132,7 @@ export function listDueTasks(app: Reader, me: Staff, filter: DueFilter): DueItem
 	);
 	return tasks.map((row) => ({
 		...{ key: row.id, kind: 'task' as const, day: row.day, title: row.title, about: row.about },
+		matter: row.about,
 		href: `/matters/${row.number}/tasks`,
 		...{ staff: [row.staffId], from: null, kite: null, book: '' }
 	}));

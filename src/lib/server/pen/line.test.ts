@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { beforeEach, describe, it } from 'node:test';
 import { one, run, scalar } from '#server/db/sql.ts';
+import { saveResource } from '#server/appointments/keep-lists.ts';
 import { addDeadline } from '#server/docket/by-hand.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { commitLine, lineInput, showLine, undoLine } from './line.ts';
@@ -248,5 +249,39 @@ describe('dates on the pen line', () => {
 			show('barnacle').hits.map(({ title }) => title),
 			['Barnacle survey']
 		);
+	});
+});
+
+describe('an appointment on the pen line', () => {
+	const line = 'appointment thu 10-11:30 insurer call with Lena in room 4';
+	it('is shown as understood, made, and taken back', () => {
+		good(saveResource(house.as('castellan'), { name: 'Room 4', sort: 'room' }));
+		const { appointment, matter } = show(`${line}`.replace('insurer', `${number} insurer`));
+		assert.equal(matter?.number, number);
+		assert.deepEqual(
+			{ ...appointment, colleagues: appointment?.colleagues.map(({ name }) => name) },
+			{
+				...{ subject: 'insurer call', day: '2026-11-26', hours: '10:00 to 11:30' },
+				...{ from: '10:00', to: '11:30', place: '', fault: null },
+				colleagues: ['Ines Okafor', 'Lena Fairweather'],
+				resource: { id: appointment?.resource?.id, name: 'Room 4' }
+			}
+		);
+		const done = good(commit(line));
+		assert.match(done.message, /^insurer call: Thursday 26 November 2026, 10:00 to 11:30/);
+		assert.match(bad(commit(line.replace('insurer', 'other')))['resources'] ?? '', /is taken/);
+		good(undoLine(house.as('okafor'), done.undo!));
+		assert.equal(scalar(house.db, 'SELECT state FROM appointment'), 'off');
+	});
+	it('says what is missing or no day, and takes another day in its place', () => {
+		const fault = (text: string, parts: object = {}) => {
+			const { understood } = show(text, parts);
+			return understood.kind === 'appointment' ? understood.fault : understood.kind;
+		};
+		assert.match(fault('appointment 10-11 insurer call') ?? '', /on which day/);
+		assert.equal(fault('appointment 10-11 insurer call', { date: '2026-12-01' }), null);
+		assert.match(fault('appointment 30 feb insurer call') ?? '', /not a date that exists/);
+		assert.match(fault('appointment thu 11-10 insurer call') ?? '', /end before it begins/);
+		assert.match(fault('appointment thu LF-2020-0001 call') ?? '', /no matter/);
 	});
 });

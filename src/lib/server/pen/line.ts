@@ -13,6 +13,7 @@ import { findDateOrder } from '#server/app/department.ts';
 import type { Context, Staff } from '#server/app/application.ts';
 import { Refused, toFailure, type Result } from '#server/app/errors.ts';
 import { findMatter } from '#server/access/visibility.ts';
+import { takeBackAppointment } from '#server/appointments/commands.ts';
 import { addDeadline } from '#server/docket/by-hand.ts';
 import { enterEvent } from '#server/docket/events.ts';
 import { writeNote } from '#server/logbook/commands.ts';
@@ -28,6 +29,7 @@ import { withdrawEvent } from '#server/docket/take-back.ts';
 import { listColleagues } from '#server/staff/queries.ts';
 import { addTask, takeBackTask } from '#server/tasks/commands.ts';
 import { deleteTime, logTime } from '#server/time/commands.ts';
+import { commitAppointment, penAppointment, type PenAppointment } from './appointment.ts';
 import { penCount, penEvent, type PenCount, type PenEvent } from './docket.ts';
 
 const LINE_LIMIT = 2000;
@@ -61,6 +63,8 @@ type ReadLine = {
 	entry: PenEvent | null;
 	/** The task it would give. */
 	task: PenTask | null;
+	/** The appointment it would make. */
+	appointment: PenAppointment | null;
 	/** The count it asks for. */
 	counted: PenCount | null;
 };
@@ -155,13 +159,15 @@ const EMPTY: Readonly<Record<Committing['kind'], string>> = {
 /** What a line means. */
 function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput): ReadLine {
 	const parsed = parseLine(line, current || null);
-	const none = { matter: null, fits: [], entry: null, task: null, counted: null };
+	const none = { matter: null, fits: [], entry: null, task: null };
+	const nothing = { ...none, appointment: null, counted: null };
 	if (parsed.kind === 'count')
-		return { ...none, understood: parsed, counted: penCount(ctx, parsed.words) };
-	if (!isCommitted(parsed)) return { ...none, understood: parsed };
+		return { ...nothing, understood: parsed, counted: penCount(ctx, parsed.words) };
+	if (parsed.kind === 'appointment') return readAppointment(ctx, me, parsed, parts);
+	if (!isCommitted(parsed)) return { ...nothing, understood: parsed };
 	const { understood: meant, matter, fits } = findMeant(ctx, me, parsed, parts.matter);
 	const understood = withDay(ctx, meant, parts.date ?? undefined);
-	const read: ReadLine = { ...none, understood, matter, fits };
+	const read: ReadLine = { ...nothing, understood, matter, fits };
 	if (understood.fault || !matter) return read;
 	const withFault = (fault: string | null): ReadLine =>
 		fault ? { ...read, understood: { ...understood, fault } } : read;
@@ -174,6 +180,22 @@ function readLine(ctx: Context, me: Staff, { line, current, parts }: LineInput):
 	const row = findMatter(ctx.db, me, { id: matter.id });
 	const entry = row ? penEvent(ctx, row, understood.words, parts) : null;
 	return { ...withFault(entry?.fault ?? null), entry };
+}
+
+/** An appointment may be on no matter at all. */
+function readAppointment(
+	ctx: Context,
+	me: Staff,
+	parsed: Extract<Understood, { kind: 'appointment' }>,
+	parts: LineInput['parts']
+): ReadLine {
+	const number = parts.matter ?? parsed.matter;
+	const matter = number ? (findMatterByNumber(ctx, me, number) ?? null) : null;
+	const appointment = penAppointment(ctx, me, parsed.words, parts.date ?? null);
+	const fault =
+		number && !matter ? `There is no matter ${number} that you may see.` : appointment.fault;
+	const understood = { ...parsed, fault };
+	return { understood, matter, fits: [], entry: null, task: null, appointment, counted: null };
 }
 
 /** What a line means, and what it finds. */
@@ -195,8 +217,10 @@ export function commitLine(ctx: Context, me: Staff, input: LineInput): Result<Co
 	const read = readLine(ctx, me, input);
 	const { understood, matter } = read;
 	try {
-		if (!isCommitted(understood)) throw new Refused('There is nothing to commit in this line.');
+		if (!isCommitted(understood) && understood.kind !== 'appointment')
+			throw new Refused('There is nothing to commit in this line.');
 		if (understood.fault) throw new Refused(understood.fault);
+		if (understood.kind === 'appointment') return commitAppointment(ctx, matter, read.appointment);
 		if (!matter) throw new Refused('Name a matter.');
 		if (understood.kind === 'event') return commitEvent(ctx, matter, read.entry);
 		if (understood.kind === 'task') return commitTask(ctx, matter, read.task);
@@ -270,7 +294,8 @@ export const undoInput = z.union([
 	z.object({ entryId: z.string().max(60) }),
 	z.object({ eventId: z.string().max(60) }),
 	z.object({ noteId: z.string().max(60) }),
-	z.object({ taskId: z.string().max(60) })
+	z.object({ taskId: z.string().max(60) }),
+	z.object({ changeId: z.string().max(60) })
 ]);
 
 /**
@@ -280,6 +305,7 @@ export const undoInput = z.union([
 export function undoLine(ctx: Context, undo: z.output<typeof undoInput>): Result<unknown> {
 	if ('noteId' in undo) return takeBackNote(ctx, undo);
 	if ('taskId' in undo) return takeBackTask(ctx, undo);
+	if ('changeId' in undo) return takeBackAppointment(ctx, undo);
 	return 'entryId' in undo
 		? deleteTime(ctx, undo)
 		: withdrawEvent(ctx, { ...undo, reason: 'taken back at once on the pen line' });

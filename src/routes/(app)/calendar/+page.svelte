@@ -158,7 +158,7 @@
 			people={data.people}
 			offices={data.offices}
 			teams={data.teams}
-			who={data.who}
+			who={data.view === 'team' ? data.who || 'all' : data.who}
 			me={data.me.id}
 			matter={data.matter}
 			hrefOf={(who) => to({ who, matter: null })}
@@ -195,6 +195,7 @@
 					closed={data.closed}
 					{hours}
 					today={data.today}
+					me={data.me.id}
 					{desk}
 					{drag}
 					onopen={open}
@@ -226,13 +227,8 @@
 				/>
 			{:else}
 				<HoursGrid
-					days={data.days}
-					people={columns}
+					data={{ ...data, people: columns }}
 					chosen={data.chosen}
-					items={data.items}
-					due={data.due}
-					away={data.away}
-					closed={data.closed}
 					{hours}
 					today={data.today}
 					{now}

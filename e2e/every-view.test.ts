@@ -124,7 +124,8 @@ describe('every main view', { timeout: 600_000 }, () => {
 				'/kinds/litigation',
 				'/imports',
 				'/jobs',
-				'/accounts'
+				'/accounts',
+				'/resources'
 			].map((text): [Desk, string] => [ops, text]),
 			[wes, '/'],
 			[wes, '/requests'],

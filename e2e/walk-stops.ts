@@ -84,6 +84,22 @@ export function stopsOf(hidden: Hidden, run: string): Walk {
 		'/rulebooks/[id]/yaml': () => ['/rulebooks/us-federal/yaml'],
 		'/docket/calculator': () => ['/docket/calculator?court=us-federal&amount=21'],
 		...plain('/notes', '/staff', '/account', '/accounts', '/jobs', '/kinds', '/docket/papers'),
+		'/calendar': () =>
+			[
+				...['', '?view=month&open=2026-11-25', '?view=team', '?view=agenda&who=all'],
+				...['?view=day&who=all', `?matter=${hidden.number}`, '?appointment=apt_nothing']
+			].map((query) => `/calendar${query}`),
+		...plain('/resources'),
+		'/api/live': null,
+		'/api/preview/common-hours': () => [
+			[
+				'/api/preview/common-hours',
+				{
+					...{ staff: ['stf_okafor', 'stf_wardle'], resource: 'any', minutes: 60 },
+					...{ from: '2026-11-23', to: '2026-12-04', firstHour: 8, lastHour: 19 }
+				}
+			]
+		],
 		'/password/[token]': null,
 		'/feed/[token]': null,
 		'/documents': () => ['/documents', '/documents?q=Heron'],

@@ -18,12 +18,15 @@ import { hasStrangeAction } from '#server/http/form-data.ts';
 import { findMoved } from '#server/http/moved.ts';
 import { errorWords } from '#server/http/error-words.ts';
 import { findDraw, takeDraw, WORDS } from '#server/http/limits.ts';
+import { endStreams } from '#server/live/stream.ts';
 import { startTiming } from '#server/http/timing.ts';
 import { logger, requireRunning, start } from '#server/running.ts';
 
 export async function init(): Promise<void> {
 	if (building) return;
 	const running = await start();
+	// Streams have no end of their own, and the server waits for its answers before it stops.
+	for (const signal of ['SIGTERM', 'SIGINT']) process.once(signal, endStreams);
 	process.on('sveltekit:shutdown', () => void running.stop().then(() => logger.info('stopped')));
 }
 

@@ -24,7 +24,8 @@ const paramsFor = ({ length }: Buffer): Record<number, number> =>
 		? { [BROTLI_PARAM_QUALITY]: 1, [BROTLI_PARAM_LGWIN]: SHORT_WINDOW_BITS }
 		: { [BROTLI_PARAM_QUALITY]: length < LONG_BYTES ? 3 : 5 };
 
-const COMPRESSIBLE = /^(text\/|application\/(json|yaml|javascript)|image\/svg)/;
+/** A stream of events has no end to wait for. */
+const COMPRESSIBLE = /^(text\/(?!event-stream)|application\/(json|yaml|javascript)|image\/svg)/;
 
 /** The way of compressing that a browser takes and the server prefers. */
 export function chooseEncoding(accepted: string | null): 'br' | 'gzip' | null {

@@ -1,7 +1,7 @@
 <!-- The calendar: who is where, what is due, when everyone is free. -->
 <script lang="ts">
 	import { onMount } from 'svelte';
-	import { goto } from '$app/navigation';
+	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { clockAt } from '#core/dates/zone.ts';
 	import { stepView } from '#core/calendar/views.ts';
@@ -19,6 +19,7 @@
 	import WhichOnes from '$lib/calendar/WhichOnes.svelte';
 	import { dayName, nameMonth, nameSpan } from '$lib/calendar/words.ts';
 	import { bindKeys, isDialogOpen } from '$lib/ui/keys.ts';
+	import { listenForChanges } from '$lib/ui/live.ts';
 	import Section from '$lib/ui/Section.svelte';
 	import type { CalendarItem } from '#server/calendar-sheet/items.ts';
 	import type { FreeTime } from '#server/calendar-sheet/common-hours.ts';
@@ -100,6 +101,10 @@
 		event.preventDefault();
 		act();
 	};
+	/** Not under the hand of somebody who draws, moves or chooses. */
+	const isAtRest = () =>
+		!desk.busy && !desk.draft && !desk.moving && !desk.asking && !drag.ghost && making === null;
+	onMount(() => listenForChanges(() => (isAtRest() ? invalidateAll() : undefined)));
 	onMount(() =>
 		bindKeys({
 			'[': key(() => visitLink(step(-1))),

@@ -106,6 +106,9 @@ function findNamed(
 }
 
 const JOINS = /^(and|,|&)$/i;
+/** "with Lena in room 4": a name follows another only after a comma or an "and". */
+const isJoined = (words: readonly string[], at: number): boolean =>
+	words[at - 1]?.endsWith(',') === true || JOINS.test(words[at] ?? '');
 
 /** Takes "with Lena and Dorit": as many as are colleagues; others are left in the words. */
 function takeColleagues(
@@ -116,10 +119,7 @@ function takeColleagues(
 	if (at === -1) return { ids: [], rest: [...words] };
 	const ids: string[] = [];
 	let next = at + 1;
-	for (;;) {
-		// "with Lena in room 4": a name follows another only after a comma or an "and".
-		const isJoined = words[next - 1]?.endsWith(',') || JOINS.test(words[next] ?? '');
-		if (ids.length > 0 && !isJoined) break;
+	while (ids.length === 0 || isJoined(words, next)) {
 		if (ids.length > 0 && JOINS.test(words[next] ?? '')) next++;
 		const found = findNamed(words.slice(next), colleagues);
 		if (!found) break;

@@ -1,21 +1,15 @@
-<!-- Everything about an appointment: to make one, to change one or one of a series, to call it off. -->
+<!-- An appointment to make, to change (also one of a series), or to call off. -->
 <script lang="ts">
+	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { AppointmentView } from '#server/appointments/find.ts';
-	import { formatTime } from '#core/format/dates.ts';
-	import { findMatterIds } from '$lib/people/find.ts';
 	import ActionForm from '$lib/ui/ActionForm.svelte';
-	import Choose from '$lib/ui/Choose.svelte';
-	import ChooseMany from '$lib/ui/ChooseMany.svelte';
-	import DateField from '$lib/ui/DateField.svelte';
 	import Drawer from '$lib/ui/Drawer.svelte';
 	import { formatDay } from '$lib/ui/format.ts';
-	import SelectField from '$lib/ui/SelectField.svelte';
-	import TextArea from '$lib/ui/TextArea.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { timeAt } from '#core/dates/zone.ts';
+	import { fieldsOf, fieldsOfNew } from './appointment-form.ts';
+	import AppointmentFields from './AppointmentFields.svelte';
 	import type { Draft, Scope } from './desk.svelte.ts';
-	import Guests from './Guests.svelte';
-	import RecurrenceField from './RecurrenceField.svelte';
 
 	type Props = {
 		open: boolean;
@@ -28,7 +22,7 @@
 		sorts: { id: string; name: string }[];
 		matter: { id: string; number: string; title: string } | null;
 		me: string;
-		today: string;
+		today: PlainDate;
 		zone: string;
 		ondone: (data: Record<string, unknown>) => void | Promise<void>;
 		onclose: () => void;
@@ -48,36 +42,10 @@
 		onclose
 	}: Props = $props();
 
-	const clock = (minutes: number | null | undefined) =>
-		minutes === null || minutes === undefined ? '' : formatTime(minutes % 1440);
-	function begin() {
-		const one = appointment;
-		const of = one ? one.matter : matter;
-		return {
-			subject: one?.subject ?? draft?.subject ?? '',
-			day: (one?.onDay ?? draft?.day ?? today) as string,
-			lastDay: one && one.more_days > 0 ? (one.lastDay as string) : '',
-			from: one ? clock(one.from_minute) : clock(draft?.from),
-			to: one ? clock(one.to_minute) : clock(draft?.to),
-			matterId: of?.id ?? '',
-			matter: of ? `${of.number} ${of.title}` : '',
-			staff: one?.staff ?? draft?.staff ?? [draft?.staffId ?? me],
-			resources: one?.resources ?? draft?.resources ?? [],
-			guests: (one?.guests ?? []).map(({ person_id, name, email }) => ({
-				...{ personId: person_id ?? '', name, email }
-			})),
-			place: one?.place ?? '',
-			link: one?.link ?? '',
-			sortId: one?.sort_id ?? '',
-			priority: one?.priority ?? 'normal',
-			whereabouts: one?.whereabouts ?? '',
-			labels: one?.labels ?? '',
-			notes: one?.notes ?? '',
-			private: one?.private === 1,
-			rule: one?.rule ?? ''
-		};
-	}
-	let form = $state(begin());
+	// svelte-ignore state_referenced_locally
+	let form = $state(
+		appointment ? fieldsOf(appointment) : fieldsOfNew(draft, { matter, me, today })
+	);
 	let scope = $state<Scope>('this');
 	let reason = $state('');
 	let isCallingOff = $state(false);
@@ -149,120 +117,21 @@
 						<input type="hidden" name="version" value={appointment.version} />
 						{@render scopes('change')}
 					{/if}
-					<TextField
-						label="What it is about"
-						name="subject"
-						bind:value={form.subject}
-						error={errors.subject}
-						autocomplete="off"
-						maxlength={300}
-					/>
-					<div class="grid grid-cols-[1fr_74px_74px] gap-3">
-						<DateField label="Day" name="day" bind:value={form.day} {today} error={errors.day} />
-						<TextField
-							label="From"
-							name="from"
-							bind:value={form.from}
-							error={errors.from}
-							placeholder="all day"
-							autocomplete="off"
-						/>
-						<TextField
-							label="To"
-							name="to"
-							bind:value={form.to}
-							error={errors.to}
-							autocomplete="off"
-						/>
-					</div>
-					<DateField
-						label="Ends on"
-						name="lastDay"
-						bind:value={form.lastDay}
+					<AppointmentFields
+						bind:form
+						{errors}
+						canRecur={!isSeries || scope !== 'this'}
+						{people}
+						{resources}
+						{sorts}
 						{today}
-						error={errors.lastDay}
-						hint="only where that is another day"
 					/>
-					<Choose
-						label="Matter"
-						name="matterId"
-						bind:value={form.matterId}
-						bind:typed={form.matter}
-						find={findMatterIds}
-						error={errors.matterId}
-						placeholder="none, or type to find"
-					/>
-					<ChooseMany
-						label="Colleagues"
-						name="staff"
-						options={people.map(({ id, name }) => ({ id, label: name }))}
-						bind:chosen={form.staff}
-						error={errors.staff}
-					/>
-					<ChooseMany
-						label="Rooms and things"
-						name="resources"
-						options={resources.map(({ id, name, seats }) => ({
-							...{ id, label: name, about: seats ? `${seats} seats` : '' }
-						}))}
-						bind:chosen={form.resources}
-						error={errors.resources}
-					/>
-					<div class="grid grid-cols-2 gap-3">
-						<TextField label="Place" name="place" bind:value={form.place} error={errors.place} />
-						<TextField
-							label="Link"
-							name="link"
-							bind:value={form.link}
-							error={errors.link}
-							autocomplete="off"
-						/>
-					</div>
-					{#if !isSeries || scope !== 'this'}
-						<RecurrenceField bind:value={form.rule} day={form.day} {today} error={errors.rule} />
-					{/if}
-					<Guests bind:guests={form.guests} error={errors.guests} />
-					<div class="grid grid-cols-2 gap-3">
-						<SelectField label="Sort" name="sortId" bind:value={form.sortId} error={errors.sortId}>
-							<option value="">none</option>
-							{#each sorts as { id, name } (id)}<option value={id}>{name}</option>{/each}
-						</SelectField>
-						<SelectField label="Priority" name="priority" bind:value={form.priority}>
-							<option>high</option>
-							<option>normal</option>
-							<option>low</option>
-						</SelectField>
-						<SelectField label="Where one is" name="whereabouts" bind:value={form.whereabouts}>
-							<option value="">not said</option>
-							<option value="office">at the office</option>
-							<option value="court">in court</option>
-							<option value="home">at home</option>
-							<option value="travelling">travelling</option>
-						</SelectField>
-						<TextField
-							label="Labels"
-							name="labels"
-							bind:value={form.labels}
-							error={errors.labels}
-						/>
-					</div>
-					<TextArea
-						label="Notes"
-						name="notes"
-						bind:value={form.notes}
-						error={errors.notes}
-						rows={3}
-					/>
-					<label class="flex min-h-6 items-center gap-2">
-						<input
-							type="checkbox"
-							name="private"
-							class="accent-petrol"
-							bind:checked={form.private}
-						/>
-						Private: others see that you are busy, and nothing else
-					</label>
-					<div class="drawer-foot flex items-center gap-4">
+					<div
+						class={[
+							'sticky bottom-[-24px] -mx-[22px] flex items-center gap-3',
+							'border-t border-rule bg-white px-[22px] py-3'
+						]}
+					>
 						<button class="btn go" disabled={busy}>
 							{appointment ? 'Save' : 'Put it into the calendar'}
 						</button>

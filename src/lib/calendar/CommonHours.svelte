@@ -1,4 +1,4 @@
-<!-- Who is needed, for how long, and a room: the times at which all are free, one click to take one. -->
+<!-- Who is needed, for how long, and a room: the times at which all are free. -->
 <script lang="ts">
 	import { addDays, plainDate, type PlainDate } from '#core/dates/plain.ts';
 	import { formatTime } from '#core/format/dates.ts';

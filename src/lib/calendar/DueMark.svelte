@@ -1,4 +1,4 @@
-<!-- Something that is due on a day: a kite or a square with its title; it is moved on its own sheet. -->
+<!-- What is due on a day: a kite or a square with its title; it is moved on its own sheet. -->
 <script lang="ts">
 	import Kite from '$lib/docket/Kite.svelte';
 	import Mark from '$lib/ui/Mark.svelte';

@@ -14,6 +14,7 @@
 	import DraftSlip from './DraftSlip.svelte';
 	import DueMark from './DueMark.svelte';
 	import Slip from './Slip.svelte';
+	import WholeDay from './WholeDay.svelte';
 	import { dayName, dayNumber, isWeekend, nameDay } from './words.ts';
 
 	type Props = {
@@ -117,20 +118,13 @@
 				</div>
 			{/each}
 			{#each column.whole as item (item.key)}
-				<button
-					type="button"
-					class="whole"
-					class:other={!isMine(item)}
-					title={item.subject}
-					aria-disabled={item.id === null}
-					data-slip={item.subject}
-					onclick={() => item.id !== null && props.onopen(item)}
+				<WholeDay
+					{item}
+					whose={whoseOf(item)}
+					mine={isMine(item)}
+					onopen={() => props.onopen(item)}
 					onkeydown={(event) => keys(event, item)}
-				>
-					<span class="truncate">
-						{whoseOf(item) ? `${whoseOf(item)}: ` : ''}{item.subject}
-					</span>
-				</button>
+				/>
 			{/each}
 			{#each column.due as item (item.key)}<DueMark {item} {today} about />{/each}
 		{/if}
@@ -249,22 +243,6 @@
 		line-height: 1.2;
 		color: var(--color-ink-2);
 		pointer-events: none;
-	}
-	.whole {
-		display: flex;
-		width: 100%;
-		min-height: 24px;
-		align-items: center;
-		text-align: left;
-		border: 1px solid var(--color-rule);
-		border-left: 3px solid var(--color-ink);
-		background: var(--color-white);
-		padding: 1px 5px;
-		margin-bottom: 2px;
-		font-size: 12px;
-	}
-	.whole.other {
-		border-left: 5px double var(--color-ink);
 	}
 	.away {
 		min-height: 22px;

@@ -41,33 +41,41 @@
 	const tracks = $derived(
 		columns.map(({ isNarrow }) => (isNarrow ? '26px' : 'minmax(0, 1fr)')).join(' ')
 	);
+	/** Where not all days fit, the one that is today is in sight. */
+	const showToday = (element: HTMLElement) =>
+		element.querySelector('.now')?.closest('section')?.firstElementChild?.scrollIntoView({
+			block: 'nearest',
+			inline: 'start'
+		});
 </script>
 
-<div class="grid" style="grid-template-columns:46px {tracks}" class:many={columns.length > 4}>
-	<div class="corner"></div>
-	<div class="corner rail"></div>
-	<div class="clock" style="height:{marks.length * HOUR_PX}px" aria-hidden="true">
-		{#each marks.slice(1) as hour (hour)}
-			<span style="top:{(hour - shown.first) * HOUR_PX}px">{formatTime(hour * 60)}</span>
+<div class="scroll" use:showToday>
+	<div class="grid" style="grid-template-columns:46px {tracks}" class:many={columns.length > 4}>
+		<div class="corner"></div>
+		<div class="corner rail"></div>
+		<div class="clock" style="height:{marks.length * HOUR_PX}px" aria-hidden="true">
+			{#each marks.slice(1) as hour (hour)}
+				<span style="top:{(hour - shown.first) * HOUR_PX}px">{formatTime(hour * 60)}</span>
+			{/each}
+		</div>
+		{#each columns as column, at (column.key)}
+			<HoursColumn
+				{column}
+				place={at + 2}
+				people={data.people}
+				shut={data.closed[column.day]}
+				hours={shown}
+				now={column.day === today ? now : null}
+				{chosen}
+				{today}
+				{me}
+				{desk}
+				{drag}
+				{onopen}
+				{onmore}
+			/>
 		{/each}
 	</div>
-	{#each columns as column, at (column.key)}
-		<HoursColumn
-			{column}
-			place={at + 2}
-			people={data.people}
-			shut={data.closed[column.day]}
-			hours={shown}
-			now={column.day === today ? now : null}
-			{chosen}
-			{today}
-			{me}
-			{desk}
-			{drag}
-			{onopen}
-			{onmore}
-		/>
-	{/each}
 </div>
 
 <style>
@@ -97,12 +105,13 @@
 		font-size: 12px;
 		color: var(--color-ink-2);
 	}
-	/* A narrow screen looks at a part of the days, and goes on to the others. */
+	/* A narrow screen shows some of the days, and scrolls to the others. */
 	@media (max-width: 640px) {
-		.many {
+		.scroll {
 			overflow-x: auto;
-			grid-auto-columns: 120px;
-			min-width: 0;
+		}
+		.many {
+			min-width: 820px;
 		}
 	}
 </style>

@@ -41,6 +41,7 @@
 		await tick();
 		rows?.querySelector<HTMLElement>(`[data-day="${day}"] .num`)?.focus();
 	}
+	const show = (element: HTMLElement) => element.scrollIntoView({ block: 'nearest' });
 	const marksOf = (id: string) => opened?.due.filter(({ staff }) => staff.includes(id)) ?? [];
 	const isAway = (id: string) => opened?.away.some(({ staffId }) => staffId === id) ?? false;
 </script>
@@ -104,6 +105,7 @@
 				role="group"
 				aria-label="Everybody on {nameDay(opened.day)}"
 				use:onEscape={() => void close(opened.day)}
+				use:show
 			>
 				<div class="flex items-baseline gap-3 pb-1">
 					<h2 class="read text-head font-medium">{nameDay(opened.day)}</h2>

@@ -38,7 +38,7 @@
 		const part = parts[at]!;
 		if (part.to - part.from >= WIDE || part.item.id === null) return '';
 		const next = parts[at + 1]?.from ?? last * 60 + 120;
-		return next - part.to >= 60
+		return next - part.to >= ROOM
 			? `left:calc(${left(part.to)}% + 4px);right:${100 - left(next)}%`
 			: '';
 	}

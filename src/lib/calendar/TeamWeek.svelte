@@ -72,7 +72,7 @@
 
 	const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1 };
 	const ROWS: Readonly<Record<string, number>> = { ArrowUp: -1, ArrowDown: 1 };
-	/** Along the row it is moved, with Shift stretched, with Control by days; up and down handed over. */
+	/** Along the row moved, with Shift stretched, with Control by days; up and down handed over. */
 	function keys(event: KeyboardEvent, item: CalendarItem, person: Person) {
 		if (event.key === 'Escape') props.desk.leave();
 		if (!event.altKey || !item.free) return;

@@ -8,7 +8,10 @@
 </script>
 
 <div
-	class="no-print mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-[3px] border-saffron bg-saffron-wash px-4 py-2"
+	class={[
+		'no-print mt-2 flex flex-wrap items-center gap-x-4 gap-y-1',
+		'border-l-[3px] border-saffron bg-saffron-wash px-4 py-2'
+	]}
 	role="group"
 	aria-label="Which of the series"
 	use:focus

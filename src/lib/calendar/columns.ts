@@ -6,7 +6,7 @@ import type { CalendarItem } from '#server/calendar-sheet/items.ts';
 import { isWeekend, partOn, touches } from './words.ts';
 
 export type Person = { id: string; name: string };
-export type Closed = Record<string, { name: string; everywhere: boolean }>;
+type Closed = Record<string, { name: string; everywhere: boolean }>;
 /** A slip, or a hearing whose time is set. */
 export type Block = { from: number; to: number } & (
 	{ item: CalendarItem; hearing: null } | { item: null; hearing: DueItem }

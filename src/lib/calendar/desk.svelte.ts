@@ -8,6 +8,7 @@ import { formatTime } from '#core/format/dates.ts';
 import { postAction } from '$lib/ui/post.ts';
 import { say } from '$lib/ui/say.svelte.ts';
 import type { CalendarItem } from '#server/calendar-sheet/items.ts';
+import { dayName } from './words.ts';
 
 export type Draft = {
 	day: PlainDate;
@@ -117,6 +118,17 @@ export class CalendarDesk {
 		say([String(data.words ?? ''), ...warnings].join(' '), {
 			action: { label: 'Take back', onClick: () => void this.takeBack(String(data.changeId)) }
 		});
+	}
+
+	/** What is asked of one of a series, in words. */
+	get question(): string {
+		if (!this.asking) return '';
+		const { item, over, day, from } = this.asking;
+		const when = from === null ? dayName(day) : `${dayName(day)} ${clock(from)}`;
+		const what = over
+			? `Hand “${item.subject}” over to ${over.name}?`
+			: `Move “${item.subject}” to ${when}?`;
+		return `${what} It comes again:`;
 	}
 
 	async takeBack(changeId: string): Promise<void> {

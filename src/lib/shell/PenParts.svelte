@@ -1,6 +1,6 @@
 <!--
-	The parts of a line of time, of a task, a note or an appointment: each is shown as it was understood and can
-	be corrected where it stands; which of several matters is meant is asked.
+	The parts of a line of time, of a task, a note or an appointment: each is shown as it was
+	understood and can be corrected where it stands; which of several matters is meant is asked.
 -->
 <script lang="ts">
 	import { formatHours } from '#core/format/hours.ts';

@@ -1,7 +1,9 @@
-<!-- Circle with a dot = hearing, square = task, nib = signature. -->
+<!--
+	Circle with a dot = hearing, square = task, nib = signature, slip with an edge = appointment.
+-->
 <script lang="ts">
 	type Props = {
-		kind: 'hearing' | 'task' | 'signing';
+		kind: 'hearing' | 'task' | 'signing' | 'appointment';
 		size?: number;
 		color?: string;
 		done?: boolean;
@@ -28,6 +30,15 @@
 			stroke={color}
 			stroke-width="1.5"
 		/>
+	{:else if kind === 'appointment'}<rect
+			x="2"
+			y="4"
+			width="12"
+			height="8"
+			fill="var(--color-white)"
+			stroke={color}
+			stroke-width="1.2"
+		/><path d="M3 4v8" stroke={color} stroke-width="2.6" />
 	{:else}<path
 			d="M3 13 5 6l5-4 4 4-4 5Z"
 			fill="var(--color-white)"

@@ -19,6 +19,7 @@
 	import DaysAway from './DaysAway.svelte';
 	import Horizon from './Horizon.svelte';
 	import MustNotSlip from './MustNotSlip.svelte';
+	import TodaysAppointments from './TodaysAppointments.svelte';
 	let { data } = $props();
 	const DAY = 450;
 	let awayOpen = $state(false);
@@ -130,7 +131,8 @@
 							</p>{/if}
 					</Section>{/if}
 			</div>
-			<div class="flex flex-col gap-6">
+			<div class="flex min-w-0 flex-col gap-6">
+				<TodaysAppointments calendar={data.calendar} today={data.today} />
 				{#if data.failures.length}
 					<Section title="Does not work" about={String(data.failures.length)}>
 						<Failures failures={data.failures} />

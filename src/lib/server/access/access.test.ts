@@ -1,4 +1,3 @@
-import { addAppointment } from '#server/appointments/commands.ts';
 import { saveView } from '#server/matters/views.ts';
 import { writeMemo } from '#server/memos/commands.ts';
 import { addLeave } from '#server/staff/commands.ts';
@@ -32,15 +31,11 @@ import { logTime } from '#server/time/commands.ts';
 import { startTimer } from '#server/time/timers.ts';
 import { addExhibit } from '#server/trial/exhibits.ts';
 import { addWitness } from '#server/trial/witnesses.ts';
-
 import { addDeadline } from '#server/docket/by-hand.ts';
 import { layOrder } from '#server/docket/orders.ts';
-
 import { findDocument, listDocuments } from '#server/documents/queries.ts';
 import { checkInterest } from '#server/interest/commands.ts';
-
 import { listMatters } from '#server/matters/list.ts';
-
 import { openMatter } from '#server/matters/open.ts';
 
 import type { MatterMemberRow, MatterRow } from '#server/matters/rows.ts';
@@ -57,6 +52,7 @@ import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing
 import { PEOPLE } from '../../../../demo/house.ts';
 import { signIn, signInDemo } from './accounts.ts';
 import { findSessionStaff, signOut } from './sessions.ts';
+import { planOwn } from '#server/testing/appointments.ts';
 import { ELSEWHERE, isRefusedToReaders } from '#server/testing/elsewhere.ts';
 import { appendAudit, verifyAudit } from './audit.ts';
 
@@ -321,10 +317,7 @@ describe('a restricted matter', () => {
 			'end order': { orderId, reason: 'x' },
 			'add matter book': { matterId: id, book: 'us-agency' },
 			'remove matter book': { matterId: id, book: 'us-agency' },
-			'add appointment': {
-				matterId: id,
-				...{ subject: 'x', day: '2026-12-01', from: '09:00', to: '10:00' }
-			},
+			'add appointment': { ...hearing, subject: 'x', day: '2026-12-01' },
 			'add task': { matterId: id, subject: 'x', assigneeId: 'stf_okafor' },
 			'finish task': { taskId, done: true },
 			'take back task': { taskId },
@@ -367,13 +360,7 @@ describe('a restricted matter', () => {
 		const own = (owner: string, input: unknown, ...names: string[]) => {
 			for (const name of names) owned[name] = { owner, input };
 		};
-		const entry = {
-			matterId: null,
-			day: '2026-11-20',
-			hours: '1',
-			narrative: 'x',
-			activity: 'adm'
-		};
+		const entry = { matterId: null, day: '2026-11-20', hours: '1', narrative: 'x' };
 		const activity = first('SELECT code FROM activity_code WHERE matter_work = 0');
 		const entryId = good(logTime(house.as('wardle'), { ...entry, activity })).entryId;
 		own('wardle', { entryId, hours: '2', narrative: 'y' }, 'change time');
@@ -393,13 +380,7 @@ describe('a restricted matter', () => {
 		own('tarrant', { requestId: draftId }, 'remove request draft');
 		own('tarrant', { requestId, words: 'x' }, 'answer request');
 		own('tarrant', { requestId }, 'withdraw request', 'see request');
-		const plan = { subject: 'Mine', day: '2026-12-01', from: '09:00', to: '10:00' };
-		const planned = good(addAppointment(house.as('okafor'), { ...plan, private: true }));
-		const { appointmentId } = planned;
-		const appointment = { ...plan, appointmentId, fromId: 'stf_okafor', toId: 'stf_reyes' };
-		own('okafor', appointment, 'change appointment', 'move appointment');
-		own('okafor', appointment, 'hand over appointment', 'call off appointment');
-		own('okafor', { changeId: planned.changeId }, 'take back change of appointment');
+		planOwn(house.as('okafor'), (input, name) => own('okafor', input, name));
 		const commands = new Map(listCommands().map((command) => [command.commandName, command]));
 		assert.deepEqual(
 			[...Object.keys(tries), ...Object.keys(named), ...Object.keys(owned), ...ELSEWHERE].sort(),

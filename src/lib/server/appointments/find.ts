@@ -7,7 +7,7 @@ import { all, maybeOne, one } from '#server/db/sql.ts';
 import { listKept, mayChangeRow, requireOpen } from './rights.ts';
 import type { AppointmentRow } from './rows.ts';
 import type { AppointmentState } from './state.ts';
-import { describeWhen } from './words.ts';
+import { describeSeries, describeWhen } from './words.ts';
 
 export type AppointmentView = Omit<AppointmentState, 'except'> & {
 	/** The occurrence that is looked at, and its last day. */
@@ -63,7 +63,7 @@ function viewOf(ctx: Context, state: AppointmentState, on: PlainDate | null): Ap
 		free: mayChangeRow(me, state, listKept(ctx, me)),
 		matter: matter ?? null,
 		madeBy,
-		words: describeWhen({ ...state, day: state.day }),
+		words: state.rule ? describeSeries(state) : describeWhen(state),
 		history: all(
 			ctx.db,
 			`SELECT c.at, s.name AS "by", c.words, c.undone_at IS NOT NULL AS undone

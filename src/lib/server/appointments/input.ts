@@ -105,16 +105,28 @@ export function whenOf(input: WhenInput): When {
 	const moreDays = input.lastDay ? toDay(input.lastDay) - toDay(input.day) : 0;
 	if (moreDays < 0) throw new Refused('It would end before it begins.', 'lastDay');
 	if (moreDays > MOST_DAYS) throw new Refused(`It lasts at most ${MOST_DAYS} days.`, 'lastDay');
-	const from = input.from ? (parseTime(input.from) ?? null) : null;
-	const end = input.to ? (parseTime(input.to) ?? null) : null;
-	if (from === null && end !== null) throw new Refused('Say when it begins, too.', 'from');
-	if (from === null)
-		return { day: input.day, from_minute: null, more_days: moreDays, to_minute: null };
-	if (end === null) throw new Refused('Say when it ends, too.', 'to');
+	const hours = hoursOf(input, moreDays);
+	return {
+		day: input.day,
+		from_minute: hours?.from ?? null,
+		more_days: moreDays,
+		to_minute: hours?.to ?? null
+	};
+}
+
+/** Its hours; null where it is all day. */
+function hoursOf(
+	input: Pick<WhenInput, 'from' | 'to'>,
+	moreDays: number
+): { from: number; to: number } | null {
+	const [from, end] = [parseTime(input.from), parseTime(input.to)];
+	if (from === undefined && end === undefined) return null;
+	if (from === undefined) throw new Refused('Say when it begins, too.', 'from');
+	if (end === undefined) throw new Refused('Say when it ends, too.', 'to');
 	// "22:00 to 0:00" ends with the day.
 	const to = end === 0 && moreDays === 0 ? DAY_MINUTES : end;
 	if (moreDays === 0 && to <= from) throw new Refused('It would end before it begins.', 'to');
-	return { day: input.day, from_minute: from, more_days: moreDays, to_minute: to };
+	return { from, to };
 }
 
 /** A rule in its own writing, and the first day that it gives. @throws Refused */

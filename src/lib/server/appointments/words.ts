@@ -3,6 +3,7 @@ import { describeRecurrence } from '#core/calendar/describe-recurrence.ts';
 import { parseRule } from '#core/calendar/rrule.ts';
 import { addDays } from '#core/dates/plain.ts';
 import { formatDate, formatTime } from '#core/format/dates.ts';
+import { capitalize } from '#core/format/words.ts';
 import type { AppointmentRow } from './rows.ts';
 
 export type Timed = Pick<
@@ -15,6 +16,14 @@ export function describeWhen(one: Timed): string {
 	const parsed = one.rule ? parseRule(one.rule) : null;
 	const again = parsed && 'rule' in parsed ? `, ${describeRecurrence(parsed.rule, one.day)}` : '';
 	return `${formatDate(one.day)}${describeHours(one)}${again}`;
+}
+
+/** How a series comes: "Every week on Tuesday, 09:00 to 09:45, from Tuesday 29 September 2026". */
+export function describeSeries(one: Timed): string {
+	const parsed = parseRule(one.rule);
+	const again = 'rule' in parsed ? describeRecurrence(parsed.rule, one.day) : '';
+	const hours = describeHours(one).replace(/^,? /, '');
+	return `${capitalize(again)}, ${hours}, from ${formatDate(one.day)}`;
 }
 
 function describeHours({ day, from_minute, more_days, to_minute }: Timed): string {

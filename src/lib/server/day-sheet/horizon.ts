@@ -9,10 +9,11 @@ import { concerns } from '#server/docket/date-people.ts';
 import type { DeadlineState } from '#server/docket/list.ts';
 import { stateOn } from '#server/docket/list.ts';
 import type { DeadlineRow } from '#server/docket/rows.ts';
+import { describeAppointments } from './today.ts';
 import { requireBook } from '#server/rulebooks/shelf.ts';
 
 type HorizonMark = {
-	kind: 'deadline' | 'task' | 'signing';
+	kind: 'deadline' | 'task' | 'signing' | 'appointment';
 	sort?: Sort;
 	state?: DeadlineState;
 	checked?: boolean;
@@ -46,7 +47,8 @@ export function listHorizon(app: Reader, me: Staff, who: 'mine' | 'all' = 'all')
 	const marks = [
 		...listDeadlineMarks(app, seenWith(concerns('d', 'm')), span),
 		...listTaskMarks(app, span),
-		...listSigningMarks(app, seenWith(onTeam('m')), span)
+		...listSigningMarks(app, seenWith(onTeam('m')), span),
+		...listAppointmentMarks(app, me, from, to)
 	];
 	for (const { date, ...mark } of marks) {
 		const day = byDate.get(date);
@@ -67,6 +69,13 @@ function emptyDays(app: Reader): HorizonDay[] {
 	}
 	return days;
 }
+
+/** One mark a day: how many there are is read in the calendar. */
+const listAppointmentMarks = (app: Reader, me: Staff, from: PlainDate, to: PlainDate): Dated[] =>
+	describeAppointments(app, me, from, to).map(({ date, title }) => ({
+		...{ date, title, kind: 'appointment' },
+		href: `/calendar?view=day&day=${date}`
+	}));
 
 function listDeadlineMarks(app: Reader, seen: string, span: Span): Dated[] {
 	type Row = Pick<

@@ -14,6 +14,7 @@ import { listDaysAway } from '#server/staff/queries.ts';
 import { listMyTasks, listTasksWithOthers } from '#server/tasks/queries.ts';
 import { sumTodaysMinutes } from '#server/time/queries.ts';
 import { listHorizon } from './horizon.ts';
+import { showToday } from './today.ts';
 import { listSlip } from './slip.ts';
 
 const SHOWN_QUIET = 5;
@@ -23,6 +24,7 @@ export function showDaySheet(app: Reader, me: Staff) {
 	const quiet = { who: 'mine', lawyer: me.id, quiet: true, cols: ['number'] } as const;
 	return {
 		days: listHorizon(app, me, 'mine'),
+		calendar: showToday(app, me),
 		toSign: listMineToSign(app, me),
 		slip: listSlip(app, me),
 		unchecked: countDeadlines(app, me, { show: 'unchecked' }),

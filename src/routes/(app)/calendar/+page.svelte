@@ -6,21 +6,19 @@
 	import { clockAt } from '#core/dates/zone.ts';
 	import { stepView } from '#core/calendar/views.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
-	import { formatTime } from '#core/format/dates.ts';
 	import AgendaView from '$lib/calendar/AgendaView.svelte';
 	import AppointmentDrawer from '$lib/calendar/AppointmentDrawer.svelte';
 	import CommonHours from '$lib/calendar/CommonHours.svelte';
 	import { CalendarDesk, type Draft } from '$lib/calendar/desk.svelte.ts';
 	import { CalendarDrag } from '$lib/calendar/drag.svelte.ts';
-	import DueMark from '$lib/calendar/DueMark.svelte';
+	import DueList from '$lib/calendar/DueList.svelte';
 	import HoursGrid from '$lib/calendar/HoursGrid.svelte';
 	import MonthView from '$lib/calendar/MonthView.svelte';
 	import TeamWeek from '$lib/calendar/TeamWeek.svelte';
 	import WhichOnes from '$lib/calendar/WhichOnes.svelte';
-	import { dayName, nameMonth, nameSpan } from '$lib/calendar/words.ts';
+	import { nameMonth, nameSpan } from '$lib/calendar/words.ts';
 	import { bindKeys, isDialogOpen } from '$lib/ui/keys.ts';
 	import { listenForChanges } from '$lib/ui/live.ts';
-	import Section from '$lib/ui/Section.svelte';
 	import type { CalendarItem } from '#server/calendar-sheet/items.ts';
 	import type { FreeTime } from '#server/calendar-sheet/common-hours.ts';
 	import Settings from './Settings.svelte';
@@ -86,8 +84,6 @@
 	const now = $derived(clockAt(Date.parse(data.now), data.zone).minutes);
 	const columns = $derived(data.view === 'day' && data.chosen.length > 1 ? data.chosen : []);
 	const hasSide = $derived(!['team', 'month', 'agenda'].includes(data.view) || isAsking);
-	const dueFirst = $derived([...data.due].sort((one, other) => (one.day < other.day ? -1 : 1)));
-	const SHOWN = 9;
 
 	/** Another colleague's calendar, by a key. */
 	function look(by: number) {
@@ -126,15 +122,6 @@
 	const openWindow = () => {
 		window.open(page.url, 'kite-calendar', 'popup,width=1280,height=900');
 	};
-	const asking = $derived.by(() => {
-		const wanted = desk.asking;
-		if (!wanted) return '';
-		const { item, over, day, from } = wanted;
-		const what = over
-			? `Hand “${item.subject}” over to ${over.name}?`
-			: `Move “${item.subject}” to ${dayName(day)} ${from === null ? '' : formatTime(from)}?`;
-		return `${what} It comes again:`;
-	});
 </script>
 
 <svelte:head><title>{title} · Calendar · Kite Pen</title></svelte:head>
@@ -175,7 +162,7 @@
 	</div>
 	{#if desk.asking}
 		<WhichOnes
-			words={asking}
+			words={desk.question}
 			onchoose={(scope) => {
 				if (desk.asking) void desk.move(desk.asking, scope);
 			}}
@@ -246,7 +233,11 @@
 			{/if}
 		</div>
 		{#if hasSide}
-			<aside class="flex min-w-0 flex-col gap-6" aria-label="Beside the calendar">
+			<aside
+				class="no-print flex min-w-0 flex-col gap-6"
+				class:first={isAsking}
+				aria-label="Beside the calendar"
+			>
 				{#if isAsking}
 					<CommonHours
 						people={data.people}
@@ -259,19 +250,7 @@
 					/>
 				{/if}
 				{#if !['team', 'month', 'agenda'].includes(data.view)}
-					<Section title="Due in these days" about={String(data.due.length || '')}>
-						{#each dueFirst.slice(0, SHOWN) as item (item.key)}
-							<div class="row flex items-baseline gap-2 py-1">
-								<span class="min-w-0 grow"><DueMark {item} today={data.today} about /></span>
-								<span class="sub">{dayName(item.day).slice(0, 3)}</span>
-							</div>
-						{:else}
-							<p class="sub mt-2">Nothing is due in these days.</p>
-						{/each}
-						{#if data.due.length > SHOWN}
-							<p class="sub mt-2">{data.due.length - SHOWN} more</p>
-						{/if}
-					</Section>
+					<DueList due={data.due} today={data.today} />
 				{/if}
 			</aside>
 		{/if}
@@ -312,6 +291,12 @@
 	@media (min-width: 1100px) {
 		.side {
 			grid-template-columns: minmax(0, 1fr) 268px;
+		}
+	}
+	@media (max-width: 1099px) {
+		/* What was asked for is seen where one looks. */
+		.first {
+			order: -1;
 		}
 	}
 	@media print {

@@ -1,4 +1,4 @@
-/** That something changed, as it happens; or, where streams do not pass, the mark of the last change. */
+/** That something changed, as it happens; where streams do not pass, the last mark. */
 import { json } from '@sveltejs/kit';
 import { requireAction } from '#server/http/request.ts';
 import { findMark } from '#server/live/changes.ts';

@@ -43,7 +43,7 @@ const slipsOf = (desk: Desk, subject: string): Promise<string[]> =>
 		all.map(
 			(slip) =>
 				`${slip.closest('section')?.getAttribute('aria-label')}: ${
-					/\d\d:\d\d to \d\d:\d\d|all day/.exec(slip.getAttribute('aria-label') ?? '')?.[0]
+					/\d\d:\d\d to \d\d:\d\d|all day/.exec(slip.getAttribute('title') ?? '')?.[0]
 				}`
 		)
 	);

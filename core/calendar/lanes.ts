@@ -8,10 +8,15 @@ export type Placed<Item extends Block> = { item: Item; lane: number; lanes: numb
 /** A shorter one is drawn as if it took so long, so that it can be read and hit. */
 export const SHORTEST_MINUTES = 20;
 
-const endOf = ({ from, to }: Block): number => Math.max(to, from + SHORTEST_MINUTES);
-
-/** In order of time; of those that begin at once the longer one first. */
-export function placeBlocks<Item extends Block>(items: readonly Item[]): Placed<Item>[] {
+/**
+ * In order of time; of those that begin at once the longer one first.
+ * @param shortest so many minutes each takes at least where it is drawn
+ */
+export function placeBlocks<Item extends Block>(
+	items: readonly Item[],
+	shortest = SHORTEST_MINUTES
+): Placed<Item>[] {
+	const endOf = ({ from, to }: Block): number => Math.max(to, from + shortest);
 	const sorted = [...items].sort(
 		(one, other) => one.from - other.from || endOf(other) - endOf(one)
 	);

@@ -92,7 +92,11 @@
 						</button>
 					{/each}
 					{#if wanted.length + planned.length > Math.max(MOST, wanted.slice(0, MOST).length + room)}
-						<button type="button" class="sub text-note underline" onclick={() => ontoggle(day)}>
+						<button
+							type="button"
+							class="sub min-h-6 text-note underline"
+							onclick={() => ontoggle(day)}
+						>
 							{wanted.length + planned.length - MOST} more
 						</button>
 					{/if}

@@ -1,5 +1,6 @@
 <!-- One person's day as a ruler of hours, with blocks on it; a label stands beside a short one. -->
 <script lang="ts">
+	import { placeBlocks } from '#core/calendar/lanes.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
 	import type { CalendarItem } from '#server/calendar-sheet/items.ts';
 	import type { CalendarDesk } from './desk.svelte.ts';
@@ -22,26 +23,37 @@
 	let { day, person, items, first, last, desk, drag, onopen, onkeys, onmore }: Props = $props();
 	const span = $derived((last - first) * 60);
 	const left = (minute: number) => (100 * Math.max(0, Math.min(span, minute - first * 60))) / span;
+	/** What overlaps, or is too short to be hit beside another, stands on a lane of its own. */
+	const HIT_PX = 25;
+	let width = $state(180);
+	const least = $derived((HIT_PX * span) / Math.max(width, 1));
 	const parts = $derived(
-		items.flatMap((item) => {
-			const part = partOn(item, day);
-			return part ? [{ ...part, item }] : [];
-		})
+		placeBlocks(
+			items.flatMap((item) => {
+				const part = partOn(item, day);
+				return part ? [{ ...part, item }] : [];
+			}),
+			least
+		)
 	);
+	const lanes = $derived(Math.max(1, ...parts.map((part) => part.lanes)));
 	const place = ({ from, to }: { from: number; to: number }) =>
-		`left:${left(from)}%;width:max(6px, ${left(to) - left(from)}%)`;
+		`left:${left(from)}%;width:max(${HIT_PX - 1}px, ${left(to) - left(from)}%)`;
+	const barOf = ({ from, to }: { from: number; to: number }) =>
+		`width:max(5px, min(100%, ${((left(to) - left(from)) * width) / 100}px))`;
 	/** The label stands beside its block, where that is too short and nothing follows at once. */
 	const WIDE = 150;
 	/** Less room than this holds no word. */
 	const ROOM = 105;
 	function besideOf(at: number): string {
-		const part = parts[at]!;
-		if (part.to - part.from >= WIDE || part.item.id === null) return '';
-		const next = parts[at + 1]?.from ?? last * 60 + 120;
-		return next - part.to >= ROOM
-			? `left:calc(${left(part.to)}% + 4px);right:${100 - left(next)}%`
-			: '';
+		const { item: block, lane } = parts[at]!;
+		if (block.to - block.from >= WIDE || block.item.id === null) return '';
+		const follows = parts.slice(at + 1).find((other) => other.lane === lane);
+		const next = follows?.item.from ?? last * 60 + 120;
+		if (next - block.to < ROOM) return '';
+		return `bottom:${lane * LANE_PX + 1}px;left:calc(${left(block.to)}% + 4px);right:${100 - left(next)}%`;
 	}
+	const LANE_PX = 25;
 	const hours = $derived(Array.from({ length: Math.floor((last - first) / 2) }, (_, at) => at + 1));
 	const ghost = $derived.by(() => {
 		const shown = drag?.ghost ?? desk?.moving ?? desk?.asking;
@@ -62,6 +74,8 @@
 	data-staff={person?.id ?? ''}
 	data-first={first}
 	data-last={last}
+	style="height:{lanes * LANE_PX + 5}px"
+	bind:clientWidth={width}
 	onpointerdown={(event) => {
 		if (event.target === event.currentTarget && person) drag?.draw(event);
 	}}
@@ -72,29 +86,32 @@
 	{#each hours as hour (hour)}
 		<i style="left:{(200 * hour) / (last - first)}%"></i>
 	{/each}
-	{#each parts as part, at (part.item.key)}
+	{#each parts as { item: block, lane }, at (block.item.key)}
+		{@const item = block.item}
 		<button
 			type="button"
 			class="block"
-			class:busy={part.item.id === null || part.item.isPrivate}
-			class:free={part.item.free}
-			style={place(part)}
-			title={name(part.item)}
-			aria-label={name(part.item)}
-			aria-disabled={part.item.id === null}
-			data-slip={part.item.subject}
+			class:busy={item.id === null || item.isPrivate}
+			class:free={item.free}
+			style="{place(block)};bottom:{lane * LANE_PX}px"
+			title={name(item)}
+			aria-label={name(item)}
+			aria-disabled={item.id === null}
+			data-slip={item.subject}
 			onclick={() => {
-				if (part.item.id !== null && !drag?.isDragged) onopen(part.item);
+				if (item.id !== null && !drag?.isDragged) onopen(item);
 			}}
-			onpointerdown={(event) => drag?.move(event, part.item, person?.id ?? null)}
-			onkeydown={(event) => onkeys?.(event, part.item)}
+			onpointerdown={(event) => drag?.move(event, item, person?.id ?? null)}
+			onkeydown={(event) => onkeys?.(event, item)}
 		>
-			{#if part.to - part.from >= WIDE && part.item.id !== null && !part.item.isPrivate}
-				<span class="in">{part.item.subject}</span>
-			{/if}
+			<span class="bar" style={barOf(block)}>
+				{#if block.to - block.from >= WIDE && item.id !== null && !item.isPrivate}
+					{item.subject}
+				{/if}
+			</span>
 		</button>
 		{#if besideOf(at)}
-			<span class="beside" style={besideOf(at)} aria-hidden="true">{part.item.subject}</span>
+			<span class="beside" style={besideOf(at)} aria-hidden="true">{item.subject}</span>
 		{/if}
 	{/each}
 	{#if ghost}<div class="ghost" style={place(ghost)}></div>{/if}
@@ -108,7 +125,6 @@
 <style>
 	.ruler {
 		position: relative;
-		height: 30px;
 		border-bottom: 1px solid var(--color-edge);
 		user-select: none;
 	}
@@ -122,33 +138,31 @@
 	}
 	.block {
 		position: absolute;
-		bottom: 0;
 		height: 24px;
-		background: var(--color-ink);
-		background-clip: content-box;
-		padding-top: 7px;
-		color: var(--color-white);
-		overflow: hidden;
+		display: flex;
+		align-items: flex-end;
 		text-align: left;
 	}
-	.block.free {
-		cursor: grab;
-	}
-	.block.busy {
-		background: var(--hatch);
-		background-clip: content-box;
-		box-shadow: inset 0 -17px 0 rgb(19 38 44 / 0.28);
-	}
-	.in {
+	.bar {
 		display: block;
-		padding: 0 5px;
+		height: 17px;
+		background: var(--color-ink);
+		color: var(--color-white);
+		overflow: hidden;
+		padding: 0 4px;
 		font-size: 11.5px;
 		line-height: 17px;
 		white-space: nowrap;
 	}
+	.block.free {
+		cursor: grab;
+	}
+	.block.busy .bar {
+		background: var(--hatch);
+		box-shadow: inset 0 0 0 20px rgb(19 38 44 / 0.28);
+	}
 	.beside {
 		position: absolute;
-		bottom: 1px;
 		font-size: 11.5px;
 		line-height: 16px;
 		overflow: hidden;

@@ -40,6 +40,12 @@
 			.join(', ')
 	);
 	const ROOM_FOR_TWO = 40;
+	/** What is not written on it is heard all the same. */
+	const rest = $derived(
+		[hours, item.about, item.recurs && 'comes again', item.isPrivate && 'private']
+			.filter(Boolean)
+			.join(', ')
+	);
 </script>
 
 <button
@@ -51,7 +57,6 @@
 	class:free={item.free}
 	style={place}
 	title={name}
-	aria-label={name}
 	aria-disabled={item.id === null}
 	data-slip={item.subject}
 	tabindex={isGhost ? -1 : undefined}
@@ -66,6 +71,7 @@
 				{#if isGhost}{hours}{:else}{item.about || hours}{/if}
 			</span>
 		{/if}
+		<span class="vh">{rest}</span>
 	</span>
 	{#if item.free && !isGhost && onstretch}
 		<span class="edge" aria-hidden="true" onpointerdown={onstretch}></span>

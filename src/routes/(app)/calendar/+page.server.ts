@@ -15,7 +15,7 @@ import { listSorts } from '#server/appointments/resources.ts';
 import { loadCalendar, readPlace } from '#server/calendar-sheet/page.ts';
 import { loadTeamDay } from '#server/calendar-sheet/team-day.ts';
 import { action, actionValue } from '#server/http/action.ts';
-import { contextOf, requireAction } from '#server/http/request.ts';
+import { contextOf, notThere, requireAction } from '#server/http/request.ts';
 
 export function load(event) {
 	const me = requireAction(event, 'calendar.own');
@@ -23,6 +23,7 @@ export function load(event) {
 	const params = event.url.searchParams;
 	const place = readPlace(app, me, params);
 	const shown = loadCalendar(app, me, place, params.get('matter') ?? '');
+	if (params.has('matter') && !shown.matter) notThere('matter');
 	const chosen = params.get('appointment');
 	const opened = params.get('open');
 	return {

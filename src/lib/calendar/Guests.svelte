@@ -34,6 +34,12 @@
 		</div>
 	{/each}
 	{#if error}<p class="fault">{error}</p>{/if}
+	{#if guests.length}
+		<p class="sub">
+			Whoever has an address gets an invitation by mail: what it is about, when and where. Of a
+			private one nothing is sent.
+		</p>
+	{/if}
 	<div>
 		<button type="button" class="act" onclick={add}>
 			{guests.length ? 'One more from outside' : 'Somebody from outside'}

@@ -45,6 +45,21 @@ export function appointmentTold(
 	};
 }
 
+/** To those outside who are at an appointment, with a calendar file. */
+export function appointmentInvitation(
+	one: Timed & { subject: string; place: string; link: string },
+	{ isOn, from }: { isOn: boolean; from: string }
+): Message {
+	const when = describeWhen(one);
+	const what = isOn
+		? [one.subject, when, one.place, one.link].filter(Boolean).join('\n')
+		: `This appointment does not take place:\n${one.subject}\n${when}`;
+	return {
+		subject: `${isOn ? '' : 'Cancelled: '}${one.subject}, ${describeWhen({ ...one, rule: '' })}`,
+		text: `${what}\n\n${from}`
+	};
+}
+
 function listDifferences(before: Told, now: Told): string[] {
 	const out = now.out.filter((day) => !before.out.includes(day));
 	const again = before.out.filter((day) => !now.out.includes(day));

@@ -74,6 +74,14 @@ export type AppointmentResourceRow = {
 	resource_id: string;
 };
 
+/** Table `appointment_invitation`. */
+export type AppointmentInvitationRow = {
+	appointment_id: string;
+	email: string;
+	name: string;
+	told: string;
+};
+
 /** Table `appointment_exception`. */
 export type AppointmentExceptionRow = {
 	appointment_id: string;

@@ -12,7 +12,7 @@ import type { AppointmentStaffRow } from './rows.ts';
 import { findState, lastDayOf, listInstead, type AppointmentState } from './state.ts';
 
 /** So long nothing of it has changed. */
-const QUIET_MS = 60_000;
+export const QUIET_MS = 60_000;
 
 type Untold = {
 	key: string;

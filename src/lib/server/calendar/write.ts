@@ -4,7 +4,8 @@
  */
 import ICAL from 'ical.js';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
-import { addDays, type PlainDate } from '#core/dates/plain.ts';
+import { addDays, plainDate, type PlainDate } from '#core/dates/plain.ts';
+import { instantOf } from '#core/dates/zone.ts';
 
 // The standard counts the blank a folded line begins with.
 ICAL.foldLength = 74;
@@ -23,6 +24,9 @@ export type CalendarItem = {
 	url: string;
 	cancelled: boolean;
 	category: string;
+	/** Of an appointment: when it ends, how it comes again, on which of those days it does not. */
+	span?: { lastDate: PlainDate; endTime: string | null; rule: string; except: PlainDate[] };
+	isPrivate?: boolean;
 };
 export type CalendarHead = {
 	name: string;
@@ -76,8 +80,11 @@ function makeEvent(item: CalendarItem, head: CalendarHead): ICAL.Component {
 		addProperty(event, 'dtstart', start, { tzid: item.zone });
 	} else {
 		addProperty(event, 'dtstart', ICAL.Time.fromDateString(item.date));
-		addProperty(event, 'dtend', ICAL.Time.fromDateString(addDays(item.date, 1)));
+		const last = item.span?.lastDate ?? item.date;
+		addProperty(event, 'dtend', ICAL.Time.fromDateString(addDays(last, 1)));
 	}
+	if (item.span) addSpan(event, item, item.span);
+	if (item.isPrivate) addProperty(event, 'class', 'PRIVATE');
 	addProperty(event, 'summary', item.title);
 	if (item.description) addProperty(event, 'description', item.description);
 	if (item.place) addProperty(event, 'location', item.place);
@@ -87,6 +94,37 @@ function makeEvent(item: CalendarItem, head: CalendarHead): ICAL.Component {
 	addProperty(event, 'transp', item.time ? 'OPAQUE' : 'TRANSPARENT');
 	addPeople(event, head);
 	return event;
+}
+
+/** When an appointment ends and how it comes again; by the clock of its zone, as it began. */
+function addSpan(
+	event: ICAL.Component,
+	{ time, zone }: CalendarItem,
+	{ lastDate, endTime, rule, except }: NonNullable<CalendarItem['span']>
+): void {
+	const atClock = (day: PlainDate, clock: string) =>
+		ICAL.Time.fromDateTimeString(`${day}T${clock}:00`);
+	if (time && endTime) {
+		// Midnight at its end is the beginning of the next day.
+		const isOver = endTime === '24:00';
+		const end = isOver ? atClock(addDays(lastDate, 1), '00:00') : atClock(lastDate, endTime);
+		addProperty(event, 'dtend', end, { tzid: zone });
+	}
+	if (rule) addProperty(event, 'rrule', ICAL.Recur.fromString(untilIn(rule, time, zone)));
+	for (const day of except)
+		if (time) addProperty(event, 'exdate', atClock(day, time), { tzid: zone });
+		else addProperty(event, 'exdate', ICAL.Time.fromDateString(day));
+}
+
+/** Of what has a clock, UNTIL is a moment in UTC (RFC 5545, 3.3.10); of whole days it is a day. */
+function untilIn(rule: string, time: string | null, zone: string): string {
+	return rule.replace(/UNTIL=(\d{4})(\d\d)(\d\d)(?=;|$)/, (whole, year, month, day) => {
+		if (!time) return whole as string;
+		const [hour = 0, minute = 0] = time.split(':').map(Number);
+		const last = plainDate(`${year}-${month}-${day}`);
+		const moment = new Date(instantOf(last, hour * 60 + minute, zone)).toISOString();
+		return `UNTIL=${moment.replace(/[-:]|\.\d+/g, '')}`;
+	});
 }
 
 function addPeople(event: ICAL.Component, { organizer, attendee }: CalendarHead): void {

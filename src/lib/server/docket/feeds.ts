@@ -10,6 +10,7 @@ import { command } from '#server/app/command.ts';
 import { NotFound } from '#server/app/errors.ts';
 import { id, maybeId } from '#server/app/fields.ts';
 import { newId, newToken, sha256 } from '#server/app/ids.ts';
+import { listAppointmentItems } from '#server/appointments/calendar-items.ts';
 import { writeCalendarTask } from '#server/calendar/tasks.ts';
 import { all, insert, maybeOne, run, update } from '#server/db/sql.ts';
 import type { StaffRow } from '#server/staff/rows.ts';
@@ -123,12 +124,19 @@ export async function readFeed(
 	const where = `${visible('m')} AND ${scope}`;
 	const from = addDays(app.clock.today(), -PAST_DAYS);
 	const params = { me: feed.staff_id, matter: feed.matter_id, from };
-	const items = listDateItems(app, where, params);
+	const own = { id: feed.staff_id };
+	const items = [
+		...listDateItems(app, where, params),
+		// The department's calendar is that of its dates.
+		...(feed.sort === 'department'
+			? []
+			: listAppointmentItems(app, own, { from, matterId: feed.matter_id }))
+	];
 	const head = { name: feedName(feed), now: app.clock.now() };
 	return { ics: await app.work.run(writeCalendarTask, { items, head }) };
 }
 
 function feedName({ sort, name, number }: FeedOfStaff): string {
-	if (sort === 'person') return `Docket of ${name}`;
+	if (sort === 'person') return `Docket and appointments of ${name}`;
 	return sort === 'matter' ? `Docket of ${number ?? 'a matter'}` : 'Docket of the department';
 }

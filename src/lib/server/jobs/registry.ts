@@ -1,6 +1,7 @@
 /** Everything the server does by itself, in the order of one pass. */
 import type { Transporter } from 'nodemailer';
 import { keepHead } from '#server/anchors/keep.ts';
+import { inviteGuests } from '#server/appointments/invite.ts';
 import { tellAppointments } from '#server/appointments/tell.ts';
 import type { Application } from '#server/app/application.ts';
 import { eachRow, type Job } from '#server/app/job.ts';
@@ -46,6 +47,7 @@ export const listJobs = ({ transport, from, heads }: Mailer): readonly Job[] => 
 		concernOf: invitationConcern
 	},
 	{ name: 'appointments', label: 'Changes of calendars', run: tellAppointments },
+	{ name: 'appointments outside', label: 'Appointments sent outside', run: inviteGuests },
 	{ name: 'rulebooks', label: 'New readings of rulebooks', run: countNewReadings },
 	{
 		name: 'seals',

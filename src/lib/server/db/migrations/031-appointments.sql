@@ -89,6 +89,15 @@ CREATE TABLE appointment_resource (
 ) STRICT, WITHOUT ROWID;
 CREATE INDEX appointment_of_resource ON appointment_resource(resource_id, appointment_id);
 
+-- What those outside were sent of it, so that each change is sent once, and with a higher number.
+CREATE TABLE appointment_invitation (
+	appointment_id TEXT NOT NULL REFERENCES appointment(id),
+	email TEXT NOT NULL,
+	name TEXT NOT NULL,
+	told TEXT NOT NULL,
+	PRIMARY KEY (appointment_id, email)
+) STRICT, WITHOUT ROWID;
+
 -- Days of a series on which it is not, or is another appointment instead.
 CREATE TABLE appointment_exception (
 	appointment_id TEXT NOT NULL REFERENCES appointment(id),

@@ -1,0 +1,111 @@
+/** Appointments outside the house: feeds, and invitations to those who are at them. */
+import assert from 'node:assert/strict';
+import { beforeEach, describe, it } from 'node:test';
+import ICAL from 'ical.js';
+import { makeFeed, readFeed } from '#server/docket/feeds.ts';
+import { all } from '#server/db/sql.ts';
+import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { addAppointment, callOffAppointment, moveAppointment } from './commands.ts';
+import { inviteGuests } from './invite.ts';
+
+let house: TestHouse;
+beforeEach(async () => {
+	house = await testHouse();
+});
+const PLAN = { subject: 'Standing call', day: '2026-11-24', from: '10:00', to: '11:00' };
+const GUESTS = [{ name: 'Ada Lindqvist', email: 'ada@adjuster.example' }];
+const add = (more: object = {}, login = 'okafor') =>
+	good(addAppointment(house.as(login), { ...PLAN, ...more })).appointmentId;
+const eventsOf = (text: string) =>
+	new ICAL.Component(ICAL.parse(text) as never)
+		.getAllSubcomponents('vevent')
+		.map((component) => new ICAL.Event(component));
+
+async function readOwn(input: Parameters<typeof makeFeed>[1], login = 'okafor'): Promise<string> {
+	const { address } = good(makeFeed(house.as(login), input));
+	const answer = await readFeed(house, address.split('/').at(-1)!);
+	assert.ok(answer && 'ics' in answer);
+	return answer.ics;
+}
+
+describe('a feed', () => {
+	it('has one’s appointments, as they come again, with the days on which they do not', async () => {
+		const id = add({ rule: 'FREQ=WEEKLY;UNTIL=20261222;BYDAY=TU' });
+		const off = { appointmentId: id, onDay: '2026-12-01', scope: 'this' as const, reason: '' };
+		good(callOffAppointment(house.as('okafor'), off));
+		add({ subject: 'Offsite', from: '', to: '', lastDay: '2026-11-25' });
+		add({ subject: 'Not hers' }, 'wardle');
+		const events = eventsOf(await readOwn({ sort: 'person' }));
+		assert.deepEqual(events.map(({ summary }) => summary).sort(), ['Offsite', 'Standing call']);
+		const series = events.find(({ summary }) => summary === 'Standing call')!;
+		const days: string[] = [];
+		const each = series.iterator();
+		for (let next = each.next(); next; next = each.next()) days.push(next.toString());
+		assert.deepEqual(days, [
+			'2026-11-24T10:00:00',
+			'2026-12-08T10:00:00',
+			'2026-12-15T10:00:00',
+			'2026-12-22T10:00:00'
+		]);
+		assert.equal(series.duration.toSeconds(), 3600);
+		const offsite = events.find(({ summary }) => summary === 'Offsite')!;
+		assert.equal(offsite.endDate.toString(), '2026-11-26');
+		assert.equal(offsite.component.getFirstPropertyValue('transp'), 'TRANSPARENT');
+	});
+	it('of a matter has what may be read of it, and nothing private of others', async () => {
+		const { matterId } = await newMatter(house);
+		add({ matterId, subject: 'Site visit' });
+		add({ matterId, subject: 'Own worry', private: true });
+		const text = await readOwn({ sort: 'matter', matterId }, 'wardle');
+		assert.match(text, /SUMMARY:Site visit\\, LF-2026-0001/);
+		assert.doesNotMatch(text, /Own worry/);
+	});
+});
+
+describe('an invitation', () => {
+	const sent = () =>
+		all<{ recipient: string; subject: string; text: string; sha: string }>(
+			house.db,
+			`SELECT recipient, subject, text, attachment_sha256 AS sha
+			FROM mail_out
+			WHERE attachment_sha256 IS NOT NULL
+			ORDER BY id`
+		).map(({ sha, ...mail }) => ({ ...mail, ics: house.files.get(sha).toString() }));
+	const at = async (hour: number) => {
+		house.set('2026-11-23', hour);
+		await inviteGuests(house);
+	};
+	const part = (ics: string, name: string) =>
+		new RegExp(`^${name}:(.*)$`, 'm').exec(ics)?.[1]?.trim();
+
+	it('is sent once it is at rest, again with a higher number, and called off', async () => {
+		const id = add({ guests: GUESTS, notes: 'What we think of her', place: 'Pier 9' });
+		await inviteGuests(house);
+		assert.equal(sent().length, 0);
+		await at(10);
+		await at(11);
+		const when = { appointmentId: id, day: PLAN.day, from: '14:00', to: '15:00' };
+		good(moveAppointment(house.as('okafor'), when));
+		await at(12);
+		good(callOffAppointment(house.as('okafor'), { appointmentId: id, reason: '' }));
+		await at(13);
+		await at(14);
+		const mails = sent();
+		assert.deepEqual(
+			mails.map(({ ics }) => [part(ics, 'METHOD'), part(ics, 'SEQUENCE'), part(ics, 'UID')]),
+			[
+				['REQUEST', '0', `${id}@kite-pen.local`],
+				['REQUEST', '1', `${id}@kite-pen.local`],
+				['CANCEL', '2', `${id}@kite-pen.local`]
+			]
+		);
+		assert.match(mails[0]!.ics, /ATTENDEE;.*ada@adjuster\.example/s);
+		for (const { text, ics } of mails) assert.doesNotMatch(text + ics, /What we think|LF-2026/);
+		assert.match(mails[2]!.text, /does not take place/);
+	});
+	it('is not sent of what is private', async () => {
+		add({ guests: GUESTS, private: true });
+		await at(10);
+		assert.equal(sent().length, 0);
+	});
+});

@@ -37,6 +37,14 @@ try {
 		await io.go('/matters?who=all');
 		await shot(io, 'matters');
 	}
+	for (const [name, query] of [
+		['calendar', '?view=week&who=stf_okafor,stf_lindqvist'],
+		['calendar-team', '?view=team']
+	] as const)
+		if (wants(name)) {
+			await io.go(`/calendar${query}`);
+			await shot(io, name);
+		}
 	const pier = await matter(io, 'Pier 9');
 	if (wants('matter-litigation')) {
 		await io.go(pier);

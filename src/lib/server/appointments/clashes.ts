@@ -11,7 +11,7 @@ import type { Context, Staff } from '#server/app/application.ts';
 import { Refused } from '#server/app/errors.ts';
 import { findStaff } from '#server/staff/queries.ts';
 import { findResource } from './resources.ts';
-import { listSeries, type SpannedRow } from './series.ts';
+import { listRowOccurrences, listSeries, type SpannedRow } from './series.ts';
 import { seriesOf, type AppointmentState } from './state.ts';
 
 /** An open series is looked at for so long from its beginning, or from today. */
@@ -48,11 +48,9 @@ function listTaken(
 		staff: of.staff ? [of.staff] : [],
 		resources: of.resource ? [of.resource] : []
 	}).filter(({ id }) => !besides.has(id));
-	const byId = new Map(rows.map((row) => [row.id, row]));
-	return listOccurrences(rows.map(seriesOf), from, to, ctx.clock.zone).flatMap((occurrence) => {
-		const row = byId.get(occurrence.id);
+	return listRowOccurrences(ctx, rows, from, to).flatMap(({ row, occurrence }) => {
 		// An all-day entry keeps nobody from anything; a thing that is booked for days is gone.
-		if (!row || (of.staff && occurrence.starts === null)) return [];
+		if (of.staff && occurrence.starts === null) return [];
 		return [{ row, ...spanOf(occurrence, ctx.clock.zone) }];
 	});
 }

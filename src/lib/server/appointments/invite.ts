@@ -1,13 +1,13 @@
 /**
  * Appointments sent to those outside who are at them, as invitations (RFC 5546): a REQUEST, each
- * change the same UID with a higher SEQUENCE, a CANCEL where it falls away. Sent when it is at rest,
- * as colleagues are told. Of a private one nothing is sent: what is sent others can read.
+ * change the same UID with a higher SEQUENCE, a CANCEL where it falls away. Sent when it is at
+ * rest, as colleagues are told. Of a private one nothing is sent: what is sent others can read.
  */
 import type { Application, Staff } from '#server/app/application.ts';
 import { contextFor } from '#server/app/application.ts';
 import { eachRow, type JobReport } from '#server/app/job.ts';
 import { makeCalendar } from '#server/calendar/write.ts';
-import { all, insert, maybeOne, remove, update } from '#server/db/sql.ts';
+import { all, insert, maybeOne, remove } from '#server/db/sql.ts';
 import { queueMail } from '#server/mail/queue.ts';
 import { findStaff } from '#server/staff/queries.ts';
 import { appointmentItem } from './calendar-items.ts';
@@ -71,22 +71,31 @@ function inviteOne(app: Application, { id, email, name, isGuest }: Due): boolean
 		if (!state || !row || !from) return false;
 		const isOn = state.state === 'on' && isGuest === 1 && state.private === 0;
 		const facts = factsOf(state);
-		const told = before ? (JSON.parse(before.told) as { facts: string }) : null;
-		const isOver = (lastDayOf(state) ?? app.clock.today()) < app.clock.today();
-		const isNews = isOn ? told?.facts !== facts : told !== null;
-		if (isNews && !isOver) sendOne(app, { row, state, isOn }, { name, email }, from);
-		const now = JSON.stringify({ facts, version: row.version });
-		if (!isOn) remove<AppointmentInvitationRow>(app.db, 'appointment_invitation', key);
-		else if (before)
-			update<AppointmentInvitationRow>(app.db, 'appointment_invitation', key, { told: now });
-		else
-			insert<AppointmentInvitationRow>(app.db, 'appointment_invitation', {
-				...{ ...key, name },
-				told: now
-			});
-		return isNews && !isOver;
+		const told = before ? (JSON.parse(before.told) as { facts: string }).facts : null;
+		const isNews = isOn ? told !== facts : told !== null;
+		const isSent = isNews && !isOver(app, state);
+		if (isSent) sendOne(app, { row, state, isOn }, { name, email }, from);
+		keepTold(app, { ...key, name }, isOn ? JSON.stringify({ facts, version: row.version }) : null);
+		return isSent;
 	});
 	return send.immediate();
+}
+
+const isOver = (app: Application, state: AppointmentState): boolean => {
+	const last = lastDayOf(state);
+	return last !== null && last < app.clock.today();
+};
+
+/** Keeps what somebody knows of it; null: nothing any more. */
+function keepTold(
+	{ db }: Application,
+	to: Omit<AppointmentInvitationRow, 'told'>,
+	told: string | null
+): void {
+	const { name, ...key } = to;
+	remove<AppointmentInvitationRow>(db, 'appointment_invitation', key);
+	if (told !== null)
+		insert<AppointmentInvitationRow>(db, 'appointment_invitation', { ...key, name, told });
 }
 
 /** They learn what it is about, when and where: no notes, no matter, no address of ours. */

@@ -4,7 +4,12 @@ import { beforeEach, describe, it } from 'node:test';
 import ICAL from 'ical.js';
 import { makeFeed, readFeed } from '#server/docket/feeds.ts';
 import { all } from '#server/db/sql.ts';
-import { good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
+import { plainDate } from '#core/dates/plain.ts';
+import { listCalendarItems } from '#server/calendar-sheet/items.ts';
+import { checkInterest } from '#server/interest/commands.ts';
+import { closeMatter, reopenMatter } from '#server/matters/status.ts';
+import { search } from '#server/search/queries.ts';
+import { ended, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { addAppointment, callOffAppointment, moveAppointment } from './commands.ts';
 import { inviteGuests } from './invite.ts';
 
@@ -107,5 +112,50 @@ describe('an invitation', () => {
 		add({ guests: GUESTS, private: true });
 		await at(10);
 		assert.equal(sent().length, 0);
+	});
+});
+
+describe('what is written of an appointment', () => {
+	const found = (login: string, words: string) =>
+		search(house, house.staff(login), words).map(({ kind, title }) => `${kind} ${title}`);
+	it('is found, with who comes from outside; what is private is found by nobody', async () => {
+		const { matterId } = await newMatter(house, { restricted: true, title: 'Whisper' });
+		add({ subject: 'Barnacle survey', guests: [{ name: 'Thaddeus Plank' }] });
+		add({ subject: 'Barnacle secret', private: true });
+		add({ subject: 'Barnacle whisper', matterId });
+		assert.deepEqual(found('wardle', 'barnacle'), ['appointment Barnacle survey']);
+		assert.deepEqual(found('wardle', 'thaddeus'), ['appointment Barnacle survey']);
+		assert.equal(found('okafor', 'barnacle').length, 2);
+		const { checkId } = good(await checkInterest(house.as('wardle'), { names: 'Thadeus Plank' }));
+		assert.match(
+			JSON.stringify(
+				all(house.db, 'SELECT * FROM interest_check WHERE id = @checkId', { checkId })
+			),
+			/Barnacle survey/
+		);
+	});
+	it('goes from the calendars when its matter is closed, and comes back', async () => {
+		const { matterId } = await newMatter(house);
+		add({ matterId, rule: 'FREQ=WEEKLY;BYDAY=TU' });
+		const count = () =>
+			listCalendarItems(house, house.staff('okafor'), {
+				from: plainDate('2026-11-23'),
+				to: plainDate('2026-12-31'),
+				staff: ['stf_okafor']
+			}).length;
+		assert.equal(count(), 6);
+		house.set('2026-12-02');
+		good(
+			await closeMatter(house.as('okafor'), {
+				...ended({ matterId }),
+				reason: 'Settled',
+				tasks: Object.fromEntries(
+					all<{ id: string }>(house.db, 'SELECT id FROM task').map(({ id }) => [id, 'done'])
+				)
+			})
+		);
+		assert.equal(count(), 2);
+		good(reopenMatter(house.as('okafor'), { matterId, reason: 'Appeal' }));
+		assert.equal(count(), 6);
 	});
 });

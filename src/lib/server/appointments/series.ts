@@ -1,9 +1,11 @@
 /** The appointments that may touch a span of days, of some people, resources or one matter. */
+import { listOccurrences, type Occurrence } from '#core/calendar/occurrences.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import type { Reader, Staff } from '#server/app/application.ts';
 import { all } from '#server/db/sql.ts';
 import { openTo } from './rights.ts';
 import type { AppointmentRow } from './rows.ts';
+import { seriesOf } from './state.ts';
 
 export type SpannedRow = AppointmentRow & {
 	/** Whether one may read it. */
@@ -11,12 +13,15 @@ export type SpannedRow = AppointmentRow & {
 	staff: string[];
 	resources: string[];
 	except: PlainDate[];
+	/** The day on which its matter was closed: nothing of it comes after. */
+	closedOn: PlainDate | null;
 };
 type Stored = AppointmentRow & {
 	open: 0 | 1;
 	staffJson: string;
 	resourcesJson: string;
 	exceptJson: string;
+	closedOn: PlainDate | null;
 };
 
 export type SeriesFilter = {
@@ -60,7 +65,10 @@ export function listSeries({ db }: Reader, me: Staff, filter: SeriesFilter): Spa
 			) AS resourcesJson,
 			(
 				SELECT json_group_array(day) FROM appointment_exception x WHERE x.appointment_id = a.id
-			) AS exceptJson
+			) AS exceptJson,
+			(
+				SELECT closed_on FROM matter c WHERE c.id = a.matter_id AND c.status = 'closed'
+			) AS closedOn
 		FROM appointment a
 		WHERE a.state = 'on'
 			AND a.day <= date(@to, '+1 day')
@@ -80,4 +88,19 @@ export function listSeries({ db }: Reader, me: Staff, filter: SeriesFilter): Spa
 		resources: listOf(resourcesJson),
 		except: listOf(exceptJson) as PlainDate[]
 	}));
+}
+
+/** Their occurrences in a span; what its matter's closing took off the calendars is left out. */
+export function listRowOccurrences(
+	app: Reader,
+	rows: readonly SpannedRow[],
+	from: PlainDate,
+	to: PlainDate
+): { row: SpannedRow; occurrence: Occurrence }[] {
+	const byId = new Map(rows.map((row) => [row.id, row]));
+	return listOccurrences(rows.map(seriesOf), from, to, app.clock.zone).flatMap((occurrence) => {
+		const row = byId.get(occurrence.id);
+		if (!row || (row.closedOn !== null && occurrence.day > row.closedOn)) return [];
+		return [{ row, occurrence }];
+	});
 }

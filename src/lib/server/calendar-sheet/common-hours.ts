@@ -1,7 +1,6 @@
 /** When everybody needed is free, and a room: the times in order, and why not on other days. */
 import { z } from 'zod';
 import { listBusy, listCommonHours, type Needed, type Span } from '#core/calendar/common-hours.ts';
-import { listOccurrences } from '#core/calendar/occurrences.ts';
 import { listDays } from '#core/calendar/views.ts';
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import { clockAt, instantOf } from '#core/dates/zone.ts';
@@ -11,8 +10,7 @@ import { Refused } from '#server/app/errors.ts';
 import { day, id } from '#server/app/fields.ts';
 import { preview } from '#server/app/preview.ts';
 import { listResources } from '#server/appointments/resources.ts';
-import { listSeries } from '#server/appointments/series.ts';
-import { seriesOf } from '#server/appointments/state.ts';
+import { listRowOccurrences, listSeries } from '#server/appointments/series.ts';
 import { listClosedDays } from '#server/docket/days.ts';
 import { listColleagues } from '#server/staff/queries.ts';
 import { listAway, listDueDates } from './due.ts';
@@ -54,10 +52,7 @@ function listTaken(app: Reader, me: Staff, asked: Asked, resources: readonly str
 	const busy = new Map<string, Span[]>([...staff, ...resources].map((one) => [one, []]));
 	const take = (who: string, span: Span) => busy.get(who)?.push(span);
 	const rows = listSeries(app, me, { from, to, staff, resources });
-	const byId = new Map(rows.map((row) => [row.id, row]));
-	for (const one of listOccurrences(rows.map(seriesOf), from, to, zone)) {
-		const row = byId.get(one.id);
-		if (!row) continue;
+	for (const { row, occurrence: one } of listRowOccurrences(app, rows, from, to)) {
 		const { starts, ends } = one;
 		// What is all day keeps nobody; a room that is booked for days is gone.
 		if (starts !== null && ends !== null)

@@ -2,13 +2,16 @@
  * What stands in calendars in a span of days: appointments as their occurrences, by the clock of
  * the department. Of what one may not read only when it is, and whose.
  */
-import { listOccurrences } from '#core/calendar/occurrences.ts';
 import type { PlainDate } from '#core/dates/plain.ts';
 import { clockAt } from '#core/dates/zone.ts';
 import type { Reader, Staff } from '#server/app/application.ts';
 import { listKept, mayChangeRow } from '#server/appointments/rights.ts';
-import { listSeries, type SeriesFilter, type SpannedRow } from '#server/appointments/series.ts';
-import { seriesOf } from '#server/appointments/state.ts';
+import {
+	listRowOccurrences,
+	listSeries,
+	type SeriesFilter,
+	type SpannedRow
+} from '#server/appointments/series.ts';
 import { all } from '#server/db/sql.ts';
 
 export type CalendarItem = {
@@ -51,25 +54,21 @@ function listNames({ db }: Reader, rows: readonly SpannedRow[]): Names {
 /** The occurrences that touch the span, in order of time. */
 export function listCalendarItems(app: Reader, me: Staff, filter: SeriesFilter): CalendarItem[] {
 	const rows = listSeries(app, me, filter);
-	const byId = new Map(rows.map((row) => [row.id, row]));
 	const names = listNames(app, rows);
 	const kept = listKept(app, me);
 	const { zone } = app.clock;
-	return listOccurrences(rows.map(seriesOf), filter.from, filter.to, zone).flatMap(
-		({ id, day, firstDay, lastDay, starts, ends }, at) => {
-			const row = byId.get(id);
-			if (!row) return [];
-			const when = {
-				key: `${at}`,
-				onDay: day,
-				day: firstDay,
-				lastDay,
-				from: starts === null ? null : clockAt(starts, zone).minutes,
-				to: ends === null ? null : minutesAtEnd(ends, lastDay, zone)
-			};
-			return [row.open ? openItem(row, when, names, me, kept) : busyItem(row, when, filter)];
-		}
-	);
+	return listRowOccurrences(app, rows, filter.from, filter.to).map(({ row, occurrence }, at) => {
+		const { day, firstDay, lastDay, starts, ends } = occurrence;
+		const when = {
+			key: `${at}`,
+			onDay: day,
+			day: firstDay,
+			lastDay,
+			from: starts === null ? null : clockAt(starts, zone).minutes,
+			to: ends === null ? null : minutesAtEnd(ends, lastDay, zone)
+		};
+		return row.open ? openItem(row, when, names, me, kept) : busyItem(row, when, filter);
+	});
 }
 
 /** What ends at midnight ends at 24:00 of its last day. */

@@ -12,7 +12,8 @@ export type InterestHit = {
 		| 'role'
 		| 'request'
 		| 'hearing'
-		| 'date';
+		| 'date'
+		| 'appointment';
 	title: string;
 	about: string;
 	href: string;

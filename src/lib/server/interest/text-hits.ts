@@ -154,6 +154,11 @@ function locate({ kind, title, ref, number, matterTitle }: TextRow): Location {
 			return { what: 'hearing', title, about, href: `${matter}/docket?deadline=${ref}` };
 		case 'date':
 			return { what: 'date', title, about, href: `${matter}/docket?deadline=${ref}` };
+		case 'appointment':
+			return {
+				...{ what: 'appointment', title, about: about || 'Appointment' },
+				href: `/calendar?appointment=${ref}`
+			};
 		case 'task':
 			return { what: 'task', title, about, href: `${matter}/tasks` };
 		case 'time':

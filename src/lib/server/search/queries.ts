@@ -15,6 +15,7 @@ type HitKind =
 	| 'document'
 	| 'hearing'
 	| 'date'
+	| 'appointment'
 	| 'note'
 	| 'task'
 	| 'time'
@@ -120,13 +121,14 @@ const listRows = ({ db }: Application, ids: readonly number[]): Row[] =>
 		db,
 		`SELECT
 			s.id, s.kind, s.ref, s.title, s.body, m.number, m.title AS matterTitle,
-			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber, h.date AS day,
-			h.state
+			p.kind AS personKind, p.status AS standing, p.name, d.number AS docNumber,
+			ifnull(h.date, a.day) AS day, h.state
 		FROM search_text s
 		LEFT JOIN matter m ON m.id = s.matter_id
 		LEFT JOIN person p ON s.kind = 'person' AND p.id = s.ref
 		LEFT JOIN document d ON s.kind = 'document' AND d.id = s.ref
 		LEFT JOIN deadline h ON s.kind IN ('hearing', 'date') AND h.id = s.ref
+		LEFT JOIN appointment a ON s.kind = 'appointment' AND a.id = s.ref
 		WHERE s.id IN (SELECT value FROM json_each(@ids))`,
 		{ ids: JSON.stringify(ids) }
 	);
@@ -167,15 +169,9 @@ function showHit(app: Application, row: Row, words: readonly string[]): Hit {
 		case 'document':
 			return showDocument(row, words);
 		case 'hearing':
-			return {
-				...{ kind, id, title, href: `${matter}/docket?deadline=${id}` },
-				about: `${row.day ? formatDate(row.day) : ''}, ${about}`
-			};
 		case 'date':
-			return {
-				...{ kind, id, title, href: `${matter}/docket?deadline=${id}` },
-				about: `${aboutDate(app, row)}, ${about}`
-			};
+		case 'appointment':
+			return { kind, id, title, ...showDated(app, row, { matter, about }) };
 		case 'task':
 			return { kind, id, title, about, href: `${matter}/tasks` };
 		case 'request':
@@ -187,6 +183,23 @@ function showHit(app: Application, row: Row, words: readonly string[]): Hit {
 		default:
 			return { kind: 'note', id, title: snippet(body, words), about, href: `${matter}/logbook` };
 	}
+}
+
+/** What has a day says which. */
+function showDated(
+	app: Application,
+	row: Row,
+	{ matter, about }: { matter: string; about: string }
+): Pick<Hit, 'about' | 'href'> {
+	const day = row.day ? formatDate(row.day) : '';
+	const words = row.kind === 'date' ? aboutDate(app, row) : day;
+	return {
+		about: [words, about].filter(Boolean).join(', '),
+		href:
+			row.kind === 'appointment'
+				? `/calendar?appointment=${row.ref}`
+				: `${matter}/docket?deadline=${row.ref}`
+	};
 }
 
 /** Its day and how it stands: a docketed date whose day is over was missed. */

@@ -21,10 +21,13 @@ export function load(event) {
 	const me = requireAction(event, 'calendar.own');
 	const { app } = event.locals;
 	const params = event.url.searchParams;
+	const chosen = params.get('appointment');
+	const appointment = chosen ? findAppointment(contextOf(event), chosen, params.get('on')) : null;
 	const place = readPlace(app, me, params);
+	// A link to one leads to its days.
+	if (appointment && !params.has('day')) place.day = appointment.onDay;
 	const shown = loadCalendar(app, me, place, params.get('matter') ?? '');
 	if (params.has('matter') && !shown.matter) notThere('matter');
-	const chosen = params.get('appointment');
 	const opened = params.get('open');
 	return {
 		...shown,
@@ -34,7 +37,7 @@ export function load(event) {
 		me: { id: me.id, name: me.name },
 		sorts: listSorts(app),
 		keepers: listKeepers(app, me),
-		appointment: chosen ? findAppointment(contextOf(event), chosen, params.get('on')) : null,
+		appointment,
 		opened: opened ? loadTeamDay(app, actingStaff(contextOf(event)), opened) : null
 	};
 }

@@ -37,14 +37,10 @@ try {
 		await io.go('/matters?who=all');
 		await shot(io, 'matters');
 	}
-	for (const [name, query] of [
-		['calendar', '?view=week&who=stf_okafor,stf_lindqvist'],
-		['calendar-team', '?view=team']
-	] as const)
-		if (wants(name)) {
-			await io.go(`/calendar${query}`);
-			await shot(io, name);
-		}
+	if (wants('calendar')) {
+		await io.go('/calendar?view=week&who=stf_okafor,stf_lindqvist');
+		await shot(io, 'calendar');
+	}
 	const pier = await matter(io, 'Pier 9');
 	if (wants('matter-litigation')) {
 		await io.go(pier);
@@ -84,7 +80,7 @@ try {
 		await io.go('/docket/check');
 		await shot(io, 'check');
 	}
-	if (wants('schedule')) {
+	if (all && wants('schedule')) {
 		await io.go(`${await matter(io, 'Slip 4')}/docket/schedule`);
 		await io.paste("The order's table or its text", ORDER);
 		await io.press('Read it into rows');

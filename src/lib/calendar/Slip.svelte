@@ -39,7 +39,7 @@
 			.filter(Boolean)
 			.join(', ')
 	);
-	const ROOM_FOR_TWO = 40;
+	const ROOM_FOR_TWO = 55;
 	/** What is not written on it is heard all the same. */
 	const rest = $derived(
 		[hours, item.about, item.recurs && 'comes again', item.isPrivate && 'private']

@@ -32,6 +32,15 @@ export type Target = {
 };
 export type Scope = 'this' | 'later' | 'all';
 
+/** Who draws, and in whose calendar where no column says. */
+type Drawing = {
+	id: string;
+	matterId: string | null;
+	whose: string;
+	/** Those whose calendars they keep. */
+	keeps: readonly string[];
+};
+
 const MIDNIGHT = 1440;
 /** 24:00 is written 0:00, and meant as the end of the day. */
 const clock = (minutes: number): string => formatTime(minutes % MIDNIGHT);
@@ -49,9 +58,9 @@ export class CalendarDesk {
 	/** Where something is shown while it is moved by keys. */
 	moving = $state.raw<Target | null>(null);
 	#timer: ReturnType<typeof setTimeout> | undefined;
-	readonly #me: () => { id: string; matterId: string | null };
+	readonly #me: () => Drawing;
 
-	constructor(me: () => { id: string; matterId: string | null }) {
+	constructor(me: () => Drawing) {
 		this.#me = me;
 	}
 
@@ -64,16 +73,23 @@ export class CalendarDesk {
 		this.fault = '';
 	}
 
+	/** In a colleague's calendar that one does not keep, one is there too. */
+	staffOf({ staff, staffId }: Draft): string[] {
+		const { id, whose, keeps } = this.#me();
+		const owner = staffId ?? whose;
+		return staff ?? (owner === id || keeps.includes(owner) ? [owner] : [owner, id]);
+	}
+
 	/** Makes the appointment that is drawn. */
 	async add(): Promise<void> {
 		const { draft } = this;
 		if (!draft || this.busy) return;
 		this.busy = true;
-		const { id, matterId } = this.#me();
+		const { matterId } = this.#me();
 		const sent = await postAction('?/add', {
 			...{ subject: draft.subject, day: draft.day, matterId },
 			...{ from: clock(draft.from), to: clock(draft.to) },
-			staff: draft.staff ?? [draft.staffId ?? id],
+			staff: this.staffOf(draft),
 			resources: draft.resources ?? []
 		});
 		this.busy = false;

@@ -172,6 +172,12 @@ describe('a series', () => {
 			'11-27 10-11 Standing call'
 		]);
 	});
+	it('that comes no more is the one that was looked at', () => {
+		const { appointmentId } = series();
+		const once = { ...PLAN, day: '2026-12-08', onDay: '2026-12-08', scope: 'all' as const };
+		good(changeAppointment(house.as('okafor'), { appointmentId, ...once, rule: '' }));
+		assert.deepEqual(shown('okafor'), ['12-08 10-11 Standing call']);
+	});
 	it('becomes one of what came once', () => {
 		const { appointmentId } = add('okafor');
 		good(changeAppointment(house.as('okafor'), { appointmentId, ...WEEKLY }));

@@ -205,6 +205,13 @@ export const callOffAppointment = command({
 	}
 });
 
+/** What a change made and is taken back: it stands for no day of a series any more. */
+const neverMade = (one: AppointmentState): AppointmentState => ({
+	...one,
+	...{ state: 'off', off_reason: 'taken back' },
+	...{ instead_of_id: null, instead_of_day: null, continues_id: null }
+});
+
 /** The last change of an appointment is taken back by who made it, while nothing came after. */
 export const takeBackAppointment = command({
 	name: 'take back change of appointment',
@@ -227,7 +234,7 @@ export const takeBackAppointment = command({
 		for (const was of before) if (was?.state === 'on') refuseTaken(ctx, me, was, besides);
 		for (const [at, one] of after.entries()) {
 			const was = before[at];
-			writeState(ctx, was ?? { ...one, state: 'off', off_reason: 'taken back' }, me.id);
+			writeState(ctx, was ?? neverMade(one), me.id);
 		}
 		const key = { id: change.id };
 		update<AppointmentChangeRow>(ctx.db, 'appointment_change', key, { undone_at: ctx.clock.now() });

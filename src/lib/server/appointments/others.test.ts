@@ -8,6 +8,7 @@ import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing
 import { letKeep } from './choices.ts';
 import {
 	addAppointment,
+	callOffAppointment,
 	handOverAppointment,
 	moveAppointment,
 	takeBackAppointment
@@ -143,11 +144,37 @@ describe('a colleague', () => {
 		house.set('2026-11-23', 11);
 		await tellAppointments(house);
 		assert.equal(count(), 1);
-		for (const hour of [12, 13, 14]) move(`${hour}:00`, `${hour + 1}:00`);
+		const weekly = add('okafor', {
+			rule: 'FREQ=WEEKLY;BYDAY=TU',
+			staff: ['stf_okafor', 'stf_wardle']
+		});
 		house.set('2026-11-23', 12);
 		await tellAppointments(house);
+		assert.equal(count(), 2);
+		const one = {
+			appointmentId: weekly.appointmentId,
+			onDay: '2026-12-01',
+			scope: 'this' as const
+		};
+		const away = { day: '2026-12-03', from: '09:00', to: '10:00' };
+		const moved = good(moveAppointment(house.as('okafor'), { ...one, ...away }));
+		good(takeBackAppointment(house.as('okafor'), moved));
+		house.set('2026-11-23', 13);
 		await tellAppointments(house);
 		assert.equal(count(), 2);
+		good(callOffAppointment(house.as('okafor'), { ...one, reason: '' }));
+		house.set('2026-11-23', 14);
+		await tellAppointments(house);
+		assert.equal(count(), 3);
+		assert.match(
+			scalar<string>(house.db, 'SELECT text FROM mail_out ORDER BY id DESC LIMIT 1'),
+			/Not on Tuesday 1 December 2026/
+		);
+		for (const hour of [12, 13, 14]) move(`${hour}:00`, `${hour + 1}:00`);
+		house.set('2026-11-23', 15);
+		await tellAppointments(house);
+		await tellAppointments(house);
+		assert.equal(count(), 4);
 		assert.match(
 			scalar<string>(house.db, 'SELECT text FROM mail_out ORDER BY id DESC LIMIT 1'),
 			/It was: Tuesday 24 November 2026 10:00 to 11:00\.\nIt is now: Tuesday 24 November 2026 14:00 to 15:00/

@@ -73,7 +73,8 @@ function changeAll({ series, instead, onDay }: Target, patch: Patch): Changed {
 	return [
 		{
 			...{ ...series, ...patch },
-			...{ day: addDays(series.day, by), rule },
+			// What comes no more is the one that is looked at, not the first there was.
+			...{ day: rule === '' ? (patch.day ?? onDay) : addDays(series.day, by), rule },
 			except: rule === '' ? [] : series.except.map((day) => addDays(day, by))
 		},
 		...instead.map((one) => moveGap(one, series.id, by))

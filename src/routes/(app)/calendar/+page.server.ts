@@ -1,4 +1,5 @@
 /** The calendar: one's own, those of colleagues, of a group, of a matter. */
+import { may } from '#core/access/table.ts';
 import { actingStaff } from '#server/app/application.ts';
 import { chooseCalendar, endKeeping, letKeep } from '#server/appointments/choices.ts';
 import {
@@ -11,6 +12,7 @@ import {
 } from '#server/appointments/commands.ts';
 import { findAppointment } from '#server/appointments/find.ts';
 import { listKeepers } from '#server/appointments/keepers.ts';
+import { listKept } from '#server/appointments/rights.ts';
 import { listSorts } from '#server/appointments/resources.ts';
 import { loadCalendar, readPlace } from '#server/calendar-sheet/page.ts';
 import { loadTeamDay } from '#server/calendar-sheet/team-day.ts';
@@ -37,6 +39,9 @@ export function load(event) {
 		me: { id: me.id, name: me.name },
 		sorts: listSorts(app),
 		keepers: listKeepers(app, me),
+		keeps: may(me.role, 'calendar.keep')
+			? shown.people.map(({ id }) => id)
+			: [me.id, ...listKept(app, me)],
 		appointment,
 		opened: opened ? loadTeamDay(app, actingStaff(contextOf(event)), opened) : null
 	};

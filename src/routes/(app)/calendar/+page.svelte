@@ -26,7 +26,10 @@
 	import Views from './Views.svelte';
 	let { data } = $props();
 
-	const desk = new CalendarDesk(() => ({ id: data.me.id, matterId: data.matter?.id ?? null }));
+	const desk = new CalendarDesk(() => ({
+		...{ id: data.me.id, matterId: data.matter?.id ?? null, keeps: data.keeps },
+		whose: data.chosen.length === 1 ? data.chosen[0]!.id : data.me.id
+	}));
 	const hours = $derived({
 		first: data.choice.firstHour,
 		last: data.choice.lastHour,
@@ -60,7 +63,7 @@
 		if (page.url.searchParams.has('appointment')) visit({});
 	}
 	function more() {
-		making = desk.draft;
+		making = desk.draft && { ...desk.draft, staff: desk.staffOf(desk.draft) };
 		desk.drop();
 	}
 	async function done(result: Record<string, unknown>) {

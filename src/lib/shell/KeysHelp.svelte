@@ -7,6 +7,10 @@
 		['d', 'to the docket'],
 		['s', 'to the second check'],
 		['e', 'on a matter: enter an event'],
+		['[ ] t', 'calendar: earlier, later, today'],
+		['a', 'calendar: add an appointment'],
+		[', . o', 'calendar: a colleague’s, one’s own'],
+		['Alt ↑', 'calendar: move it; with Shift its end'],
 		['Enter', 'commit the line, open a hit'],
 		['Esc', 'leave, close'],
 		['?', 'this list']

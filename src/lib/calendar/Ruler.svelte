@@ -159,7 +159,8 @@
 	}
 	.block.busy .bar {
 		background: var(--hatch);
-		box-shadow: inset 0 0 0 20px rgb(19 38 44 / 0.28);
+		outline: 10px solid color-mix(in srgb, var(--color-ink) 28%, transparent);
+		outline-offset: -10px;
 	}
 	.beside {
 		position: absolute;

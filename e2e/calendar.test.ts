@@ -206,7 +206,7 @@ describe('the calendar', { timeout: 240_000 }, () => {
 		await ines.page.keyboard.press('Enter');
 		await seesSlips(joss, 'Seen at once', ['Thursday 10 December: 10:00 to 11:00']);
 		await ines.press('Seen at once');
-		await ines.page.click('input[name="private"]');
+		await (await ines.page.waitForSelector('input[name="private"]'))!.click();
 		await ines.press('Save');
 		await ines.sees('changed');
 		await joss.misses('Seen at once');

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { page } from '$app/state';
+	import { navigating, page } from '$app/state';
 	import { clockAt } from '#core/dates/zone.ts';
 	import { stepView } from '#core/calendar/views.ts';
 	import type { PlainDate } from '#core/dates/plain.ts';
@@ -102,7 +102,13 @@
 	};
 	/** Not under the hand of somebody who draws, moves or chooses. */
 	const isAtRest = () =>
-		!desk.busy && !desk.draft && !desk.moving && !desk.asking && !drag.ghost && making === null;
+		navigating.to === null &&
+		!desk.busy &&
+		!desk.draft &&
+		!desk.moving &&
+		!desk.asking &&
+		!drag.ghost &&
+		making === null;
 	onMount(() => listenForChanges(() => (isAtRest() ? invalidateAll() : undefined)));
 	onMount(() =>
 		bindKeys({

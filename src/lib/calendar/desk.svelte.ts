@@ -64,6 +64,11 @@ export class CalendarDesk {
 		this.#me = me;
 	}
 
+	/** Nothing is under the hand of somebody who draws, moves or chooses. */
+	get isAtRest(): boolean {
+		return !this.busy && !this.draft && !this.moving && !this.asking;
+	}
+
 	draw(draft: Draft): void {
 		this.draft = draft;
 		this.fault = '';

@@ -100,15 +100,7 @@
 		event.preventDefault();
 		act();
 	};
-	/** Not under the hand of somebody who draws, moves or chooses. */
-	const isAtRest = () =>
-		navigating.to === null &&
-		!desk.busy &&
-		!desk.draft &&
-		!desk.moving &&
-		!desk.asking &&
-		!drag.ghost &&
-		making === null;
+	const isAtRest = () => navigating.to === null && desk.isAtRest && !drag.ghost && !making;
 	onMount(() => listenForChanges(() => (isAtRest() ? invalidateAll() : undefined)));
 	onMount(() =>
 		bindKeys({

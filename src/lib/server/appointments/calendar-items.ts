@@ -1,6 +1,7 @@
 /** Appointments as entries of a calendar file: for feeds, and for those outside. */
 import { addDays, type PlainDate } from '#core/dates/plain.ts';
 import { formatTime } from '#core/format/dates.ts';
+import { visible } from '#server/access/visibility.ts';
 import type { Application, Staff } from '#server/app/application.ts';
 import type { CalendarItem } from '#server/calendar/write.ts';
 import { all } from '#server/db/sql.ts';
@@ -63,7 +64,7 @@ export function listAppointmentItems(
 				SELECT json_group_array(day) FROM appointment_exception x WHERE x.appointment_id = a.id
 			) AS exceptJson
 		FROM appointment a
-		LEFT JOIN matter m ON m.id = a.matter_id
+		LEFT JOIN matter m ON m.id = a.matter_id AND ${visible('m')}
 		WHERE a.state = 'on'
 			AND (a.last_day IS NULL OR a.last_day >= @from)
 			AND ${whose}
@@ -73,10 +74,6 @@ export function listAppointmentItems(
 		{ from, me: me.id, matterId: matterId ?? null }
 	);
 	return rows.map(({ exceptJson, number, ...row }) =>
-		appointmentItem(
-			app.origin,
-			{ ...row, except: JSON.parse(exceptJson) as PlainDate[] },
-			row.matter_id ? number : null
-		)
+		appointmentItem(app.origin, { ...row, except: JSON.parse(exceptJson) as PlainDate[] }, number)
 	);
 }

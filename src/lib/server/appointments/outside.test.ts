@@ -7,6 +7,7 @@ import { all } from '#server/db/sql.ts';
 import { plainDate } from '#core/dates/plain.ts';
 import { listCalendarItems } from '#server/calendar-sheet/items.ts';
 import { checkInterest } from '#server/interest/commands.ts';
+import { restrictMatter } from '#server/matters/members.ts';
 import { closeMatter, reopenMatter } from '#server/matters/status.ts';
 import { search } from '#server/search/queries.ts';
 import { ended, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
@@ -56,6 +57,24 @@ describe('a feed', () => {
 		const offsite = events.find(({ summary }) => summary === 'Offsite')!;
 		assert.equal(offsite.endDate.toString(), '2026-11-26');
 		assert.equal(offsite.component.getFirstPropertyValue('transp'), 'TRANSPARENT');
+	});
+	it('and a calendar say nothing of a matter that was restricted since, to those at it', async () => {
+		const { matterId } = await newMatter(house);
+		add({ matterId, subject: 'Talk', staff: ['stf_okafor', 'stf_wardle'] });
+		good(restrictMatter(house.as('okafor'), { matterId, restricted: true }));
+		const day = plainDate('2026-11-24');
+		const shown = (login: string) =>
+			JSON.stringify(
+				listCalendarItems(house, house.staff(login), {
+					...{ from: day, to: day },
+					staff: [`stf_${login}`]
+				})
+			);
+		assert.match(shown('okafor'), /Talk.*LF-2026-0001/);
+		assert.match(shown('wardle'), /Talk/);
+		const feed = await readOwn({ sort: 'person' }, 'wardle');
+		assert.match(feed, /SUMMARY:Talk/);
+		assert.doesNotMatch(shown('wardle') + feed, /LF-2026-0001/);
 	});
 	it('of a matter has what may be read of it, and nothing private of others', async () => {
 		const { matterId } = await newMatter(house);

@@ -4,6 +4,7 @@
  */
 import type { PlainDate } from '#core/dates/plain.ts';
 import { clockAt } from '#core/dates/zone.ts';
+import { visible } from '#server/access/visibility.ts';
 import type { Reader, Staff } from '#server/app/application.ts';
 import { listKept, mayChangeRow } from '#server/appointments/rights.ts';
 import {
@@ -39,14 +40,16 @@ export type CalendarItem = {
 type Names = ReadonlyMap<string, string>;
 
 /** Numbers of the matters that one may see, and names of resources, by their ids. */
-function listNames({ db }: Reader, rows: readonly SpannedRow[]): Names {
+function listNames({ db }: Reader, me: Staff, rows: readonly SpannedRow[]): Names {
 	const matterIds = rows.flatMap(({ open, matter_id }) => (open && matter_id ? [matter_id] : []));
 	const names = all<{ id: string; name: string }>(
 		db,
-		`SELECT id, number AS name FROM matter WHERE id IN (SELECT value FROM json_each(@matterIds))
+		`SELECT m.id, m.number AS name
+		FROM matter m
+		WHERE m.id IN (SELECT value FROM json_each(@matterIds)) AND ${visible('m')}
 		UNION ALL
 		SELECT id, name FROM resource`,
-		{ matterIds: JSON.stringify(matterIds) }
+		{ matterIds: JSON.stringify(matterIds), me: me.id }
 	);
 	return new Map(names.map(({ id, name }) => [id, name]));
 }
@@ -54,7 +57,7 @@ function listNames({ db }: Reader, rows: readonly SpannedRow[]): Names {
 /** The occurrences that touch the span, in order of time. */
 export function listCalendarItems(app: Reader, me: Staff, filter: SeriesFilter): CalendarItem[] {
 	const rows = listSeries(app, me, filter);
-	const names = listNames(app, rows);
+	const names = listNames(app, me, rows);
 	const kept = listKept(app, me);
 	const { zone } = app.clock;
 	return listRowOccurrences(app, rows, filter.from, filter.to).map(({ row, occurrence }, at) => {

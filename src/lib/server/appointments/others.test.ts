@@ -4,6 +4,7 @@ import { beforeEach, describe, it } from 'node:test';
 import { plainDate } from '#core/dates/plain.ts';
 import { listCalendarItems } from '#server/calendar-sheet/items.ts';
 import { all, insert, scalar } from '#server/db/sql.ts';
+import { calendarsOf, PLAN } from '#server/testing/calendars.ts';
 import { bad, good, newMatter, testHouse, type TestHouse } from '#server/testing/house.ts';
 import { letKeep } from './choices.ts';
 import {
@@ -22,22 +23,7 @@ beforeEach(async () => {
 	house = await testHouse();
 });
 
-const PLAN = { subject: 'Standing call', day: '2026-11-24', from: '10:00', to: '11:00' };
-
-const listShown = (login: string, whose = login, to = '2026-12-31') =>
-	listCalendarItems(house, house.staff(login), {
-		from: plainDate('2026-11-23'),
-		to: plainDate(to),
-		staff: [`stf_${whose}`]
-	});
-const shown = (login: string, whose = login, to?: string): string[] =>
-	listShown(login, whose, to).map(({ day, from, to: end, subject }) =>
-		from === null
-			? `${day.slice(5)} all day ${subject}`
-			: `${day.slice(5)} ${from / 60}-${(end ?? 0) / 60} ${subject}`
-	);
-const add = (login: string, more: object = {}) =>
-	good(addAppointment(house.as(login), { ...PLAN, ...more }));
+const { items, shown, add } = calendarsOf(() => house);
 
 describe('a room', () => {
 	const book = (login: string, more: object = {}) =>
@@ -184,7 +170,7 @@ describe('a colleague', () => {
 
 describe('what is not everybody’s', () => {
 	const everything = (login: string, whose: string) =>
-		JSON.stringify(listShown(login, whose)) +
+		JSON.stringify(items(login, whose)) +
 		JSON.stringify(
 			listCalendarItems(house, house.staff(login), {
 				from: plainDate('2026-11-23'),
